@@ -1,0 +1,128 @@
+using System.Globalization;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// Likelihood of one yes-or-no statement under every hypothesis: what it is without a fault worth noticing, and what it
+/// is once the fault is. In between it moves in a straight line with the size of the fault (handbook 3).
+/// </summary>
+public sealed record CueAtom(double Baseline, double[] Full);
+
+/// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
+public sealed class CueModel(Catalogue catalogue, CrankPump pump, IReadOnlyList<Hypothesis> hypotheses)
+{
+    private const double HealthyUsually = 0.80;
+    private const double RevealedSound = 0.97;
+    private readonly Dictionary<CueFact, IReadOnlyList<CueAtom>> known = [];
+
+    /// <summary>Every answer that could be given to a cue on this pump.</summary>
+    public IReadOnlyList<CueFact> Possible(Cue cue) => [.. cue.Answers.SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
+
+    /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
+    public IReadOnlyList<CueAtom> Atoms(CueFact fact)
+    {
+        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null };
+        if (known.TryGetValue(key, out var atoms))
+            return atoms;
+        var (cue, answer) = Refuse(fact);
+        atoms = cue.Kind == "places" ? PlaceAtoms(cue, answer, fact) : [Choice(cue, answer, fact)];
+        return known[key] = atoms;
+    }
+
+    /// <summary>Checks an answer against catalogue and pump.</summary>
+    private (Cue Cue, CueAnswer Answer) Refuse(CueFact fact)
+    {
+        var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
+        var answer = cue.Answers.FirstOrDefault(a => a.Id == fact.Answer)
+            ?? throw new ImpossibleInputException("cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Select(a => a.Id)));
+        if (fact.Cylinder is { } k && (k < 1 || k > pump.Cylinders))
+            throw new ImpossibleInputException("cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
+        if (fact.DropsPerMinute is { } drops && drops is not (>= 0 and <= 1e5))
+            throw new ImpossibleInputException("cues.dropsPerMinute", drops.ToString(CultureInfo.InvariantCulture), "0 to 100 000 drops a minute");
+        if (answer.At == AnswerPlace.None && fact.Cylinder is not null)
+            throw new ImpossibleInputException("cues.cylinder", fact.Cylinder.Value.ToString(CultureInfo.InvariantCulture), $"no cylinder: “{answer.Text}” is said of the whole pump");
+        return (cue, answer);
+    }
+
+    private IEnumerable<(int? Cylinder, Side? Side)> Places(CueAnswer answer)
+    {
+        if (answer.At == AnswerPlace.None)
+            return [(null, null)];
+        var cylinders = Enumerable.Range(1, pump.Cylinders);
+        return answer.At == AnswerPlace.Cavity && pump.HeadLayout == HeadLayout.SixCaps
+            ? cylinders.SelectMany(k => new (int?, Side?)[] { (k, Side.Discharge), (k, Side.Inlet) })
+            : cylinders.Select(k => ((int?)k, (Side?)null));
+    }
+
+    private static bool Own(Hypothesis h, CueAnswer answer, int? cylinder, Side? side)
+    {
+        if (answer.At == AnswerPlace.None)
+            return true;
+        return h.Cylinder == cylinder && (side is null || h.Fault.Side == null || string.Equals(h.Fault.Side, side.ToString(), StringComparison.OrdinalIgnoreCase));
+    }
+
+    private CueAtom Choice(Cue cue, CueAnswer answer, CueFact fact)
+    {
+        var cells = cue.Answers.SelectMany(a => Places(a).Select(p => (Answer: a, p.Cylinder, p.Side))).ToArray();
+        var healthy = cue.Reveals ? RevealedSound : HealthyUsually;
+        var others = cue.Answers.Count - 1;
+        var baseline = cells.Select(c => c.Answer.Healthy ? healthy : (1 - healthy) / others / Places(c.Answer).Count()).ToArray();
+
+        // An answer without its place ("a cap hisses") stands for all its places.
+        var wanted = Enumerable.Range(0, cells.Length)
+            .Where(i => cells[i].Answer == answer && (fact.Cylinder is null || cells[i].Cylinder == fact.Cylinder) && (fact.Side is null || cells[i].Side is null || cells[i].Side == fact.Side))
+            .ToArray();
+        var sound = wanted.Sum(i => baseline[i]);
+        var full = new double[hypotheses.Count];
+        for (var h = 0; h < full.Length; h++)
+        {
+            full[h] = sound;
+            var words = hypotheses[h].Fault.Cues.Where(w => w.Cue == cue.Id).ToArray();
+            if (words.Length == 0)
+                continue;
+            var told = new double[cells.Length];
+            for (var i = 0; i < cells.Length; i++)
+            {
+                var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id);
+                told[i] = word is not null && Own(hypotheses[h], cells[i].Answer, cells[i].Cylinder, cells[i].Side) ? EvidenceWords.Likelihood(word.Word) : -1;
+            }
+
+            var left = 1 - told.Where(t => t >= 0).Sum();
+            var silent = Enumerable.Range(0, cells.Length).Where(i => told[i] < 0).Sum(i => baseline[i]);
+            full[h] = wanted.Sum(i => told[i] >= 0 ? told[i] : silent > 0 ? left * baseline[i] / silent : 0);
+        }
+
+        return cue.Reveals ? new CueAtom(double.NaN, full) : new CueAtom(sound, full);
+    }
+
+    private List<CueAtom> PlaceAtoms(Cue cue, CueAnswer answer, CueFact fact)
+    {
+        var dry = answer.Healthy || fact.DropsPerMinute is 0;
+        var atoms = new List<CueAtom>();
+        foreach (var place in cue.Answers.Where(a => !a.Healthy && (answer.Healthy || a == answer)))
+        {
+            foreach (var (cylinder, side) in Places(place).Where(p => fact.Cylinder is null || p.Cylinder == fact.Cylinder))
+            {
+                var full = hypotheses.Select(h =>
+                {
+                    var word = h.Fault.Cues.FirstOrDefault(w => w.Cue == cue.Id && w.Answer == place.Id);
+                    var yes = word is not null && Own(h, place, cylinder, side) ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
+                    return dry ? 1 - yes : yes;
+                }).ToArray();
+                atoms.Add(new CueAtom(dry ? 1 - cue.Baseline : cue.Baseline, full));
+            }
+        }
+
+        // "Drips at a weep", nobody knows which: one statement about any of them.
+        return !dry && atoms.Count > 1 ? [AnyOf(atoms)] : atoms;
+    }
+
+    private CueAtom AnyOf(List<CueAtom> atoms)
+    {
+        var baseline = 1 - atoms.Aggregate(1.0, (p, a) => p * (1 - a.Baseline));
+        var full = Enumerable.Range(0, hypotheses.Count).Select(h => 1 - atoms.Aggregate(1.0, (p, a) => p * (1 - a.Full[h]))).ToArray();
+        return new CueAtom(baseline, full);
+    }
+}

@@ -1,0 +1,98 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Fluids;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>From evidence to a verdict (handbook 4). Pure: the same question has the same answer.</summary>
+public sealed class Diagnoser(Catalogue catalogue)
+{
+    /// <summary>Id of the hypothesis that nothing is wrong.</summary>
+    public const string NoFault = "no-fault";
+
+    private const double MillilitresPerDrop = 1.0 / 20;
+    private const double DropShare = 0.3;
+
+    /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
+    public Verdict Diagnose(CrankPump pump, Setup setup, Evidence evidence)
+    {
+        EvidenceRules.Check(catalogue, pump, evidence);
+        var bench = new Workbench(catalogue, pump, setup, evidence);
+        var posterior = bench.Posterior();
+        RotationalSpeed? speed = evidence.Combined(Observables.Speed, bench.Instruments.SigmaOf) is { } s ? new RotationalSpeed(s.Value) : null;
+        var expectation = Expectation.Of(pump, setup, speed);
+        var suspects = new Explanation(bench, posterior, expectation).Suspects();
+        return new Verdict(
+            Actions(bench, posterior),
+            suspects,
+            Contradictions.Find(bench, posterior),
+            new NextChecks(bench, posterior).Rank(),
+            Comparisons(bench, evidence, expectation, setup),
+            Ledger(bench, pump, evidence, expectation, speed is not null),
+            expectation,
+            bench.Hypotheses.Count);
+    }
+
+    private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>
+    [
+        .. bench.Hypotheses.Select((h, i) => (h.Fault, P: posterior.Probability[i])).GroupBy(p => p.Fault.Action)
+            .Select(g => new ActionShare(g.Key, g.First().Fault.ActionName, g.Sum(p => p.P), g.First().Fault.MendMinutes))
+            .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
+    ];
+
+    private static List<Comparison> Comparisons(Workbench bench, Evidence evidence, Expectation expectation, Setup setup)
+    {
+        var rows = new List<Comparison>();
+        var density = Water.Density(setup.Temperature).Si;
+        foreach (var what in Observables.All)
+        {
+            if (evidence.Combined(what, r => Sigma(bench, r)) is not { } read)
+                continue;
+            double expected, low, high;
+            if (what == Observables.NozzleOrifice)
+            {
+                var kn = setup.Nozzle.Coefficient;
+                var band = 2 * setup.Nozzle.RelativeSigma;
+                (expected, low, high) = (Nozzle.OrificeOfCoefficient(kn, density), Nozzle.OrificeOfCoefficient(kn * (1 - band), density), Nozzle.OrificeOfCoefficient(kn * (1 + band), density));
+            }
+            else if (what == Observables.Speed)
+            {
+                var band = 2 * Expectation.BelievedSpeedSigma * setup.Speed.Si;
+                (expected, low, high) = (setup.Speed.Si, setup.Speed.Si - band, setup.Speed.Si + band);
+            }
+            else
+            {
+                var figure = expectation[what.Id];
+                (expected, low, high) = (figure.Value.Si, figure.Low.Si, figure.High.Si);
+            }
+
+            var sigma = Math.Sqrt(Math.Pow((high - low) / 4, 2) + (read.Sigma * read.Sigma));
+            rows.Add(new Comparison(what, read.Value, expected, low, high, (read.Value - expected) / sigma));
+        }
+
+        return rows;
+    }
+
+    // One sigma in the unit that was read, also where the model compares something derived from it.
+    private static double Sigma(Workbench bench, Reading reading) => reading.What == Observables.NozzleOrifice
+        ? reading.Sigma ?? (bench.Instruments.SigmaOf(reading) / bench.Instruments.Modelled(reading) / 2 * reading.Value.Si)
+        : bench.Instruments.SigmaOf(reading);
+
+    private static WaterLedger Ledger(Workbench bench, CrankPump pump, Evidence evidence, Expectation expectation, bool speedMeasured)
+    {
+        MeasuredFlow? Flow(Observable what) => evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
+        var bypass = Flow(Observables.BypassFlow)
+            ?? (evidence.Cues.Any(c => c is { Cue: "bypass-with-outlet-open", Answer: "none" }) ? new MeasuredFlow(0, 0.01 * expectation.Point.DisplacedFlow) : null);
+        MeasuredFlow? outside = null;
+        var looked = evidence.Cues.Where(c => c.Cue == "leak-at").ToArray();
+        if (looked.Length > 0 && looked.All(c => c.Answer == "none" || c.DropsPerMinute is not null))
+        {
+            var drops = looked.Sum(c => c.DropsPerMinute ?? 0) * MillilitresPerDrop * 1e-6 / 60;
+            outside = new MeasuredFlow(drops, DropShare * drops);
+        }
+
+        return WaterLedger.Of(pump, expectation.Point, speedMeasured, Flow(Observables.NozzleFlow), bypass, outside);
+    }
+}

@@ -1,0 +1,53 @@
+using System.Globalization;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Refuses evidence that cannot be: impossible numbers, unknown names, two answers to one question.</summary>
+public static class EvidenceRules
+{
+    private const int MostItems = 200;
+
+    /// <summary>Throws <see cref="ImpossibleInputException"/> naming the first thing that cannot be.</summary>
+    public static void Check(Catalogue catalogue, CrankPump pump, Evidence evidence)
+    {
+        Guard.Within("readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} readings");
+        Guard.Within("cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} cues");
+        for (var i = 0; i < evidence.Readings.Count; i++)
+            Check(evidence.Readings[i], $"readings[{i}].value");
+        foreach (var id in evidence.Contexts)
+        {
+            var context = catalogue.Context(id) ?? throw new ImpossibleInputException("context", $"“{id}”", string.Join(", ", catalogue.Contexts.Select(c => c.Id)));
+            if (context.Excludes.FirstOrDefault(evidence.Contexts.Contains) is { } other)
+                throw new ImpossibleInputException("context", $"“{id}” together with “{other}”", "one of the two");
+        }
+
+        for (var i = 0; i < evidence.Cues.Count; i++)
+        {
+            var fact = evidence.Cues[i];
+            var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException($"cues[{i}].cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
+            _ = new CueModel(catalogue, pump, []).Atoms(fact);
+            if (cue.Kind == "choice" && evidence.Cues.Any(c => c != fact && c.Cue == fact.Cue))
+                throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", "one answer; take the other back first");
+        }
+    }
+
+    /// <summary>Range of a reading, wide enough for every pump of the trade.</summary>
+    public static void Check(Reading reading, string field)
+    {
+        var (least, most, accepted) = reading.What.Id switch
+        {
+            "discharge-pressure" => (-1e5, 1e8, "−1 to 1000 bar"),
+            "swing" => (0, 1e8, "0 to 1000 bar"),
+            "speed" => (0, 100, "0 to 6000 rpm"),
+            "inlet-pressure" => (-1.02e5, 2e6, "−1.02 to 20 bar"),
+            "nozzle-orifice" => (5e-5, 0.1, "0.05 to 100 mm"),
+            _ => (0.0, 1, "0 to 60 000 L/min"),
+        };
+        Guard.Within(field, reading.Value.Si, least, most, reading.Value.Text(), $"{reading.What.Name.ToLowerInvariant()} of {accepted}");
+        if (reading.Sigma is { } sigma)
+            Guard.Within($"{field}.uncertainty", sigma, 1e-12, 1e9, sigma.ToString(CultureInfo.InvariantCulture), $"an uncertainty above 0 in a unit of {Quantity.Name(reading.What.Kind)}");
+    }
+}

@@ -1,0 +1,134 @@
+using System.Globalization;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Says in trade sentences what each piece of evidence does to each suspect, with the numbers behind it.</summary>
+internal sealed class Explanation(Workbench bench, Posterior posterior, Expectation expectation)
+{
+    private const double WorthExplaining = 0.005;
+    private const int MostExplained = 6;
+    private const double Limit = 60;
+    private const double WorthTelling = 0.05;
+
+    public IReadOnlyList<Suspect> Suspects()
+    {
+        var faults = bench.Hypotheses.Select((h, i) => (h, i)).GroupBy(p => p.h.Fault.Id)
+            .Select(g => (Fault: g.First().h.Fault, Rows: g.Select(p => p.i).ToArray()))
+            .Select(f => (f.Fault, f.Rows, Probability: f.Rows.Sum(i => posterior.Probability[i])))
+            .OrderByDescending(f => f.Probability).ThenBy(f => f.Fault.Id, StringComparer.Ordinal).ToArray();
+        var without = bench.Items.Select((_, i) => bench.Posterior(i)).ToArray();
+        var weights = bench.AllWeights();
+        return
+        [
+            .. faults.Select((f, rank) =>
+            {
+                var likeliest = f.Rows.MaxBy(i => posterior.Probability[i]);
+                var severity = Severity(f.Fault, likeliest, weights, out var middle);
+                var explained = f.Probability >= WorthExplaining && rank < MostExplained;
+                var evidence = explained
+                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, f.Rows, f.Probability, without[i], likeliest, middle))
+                        .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
+                    : [];
+                var prior = f.Rows.Sum(i => bench.Hypotheses[i].Prior);
+                var together = explained ? Decibans(f.Probability, prior) - evidence.Sum(e => e.Decibans) : 0;
+                return new Suspect(f.Fault, f.Probability, HunchWords.Of(f.Probability), severity, Locations(f.Rows), evidence, together);
+            }),
+        ];
+    }
+
+    /// <summary>What an answer says, on its own.</summary>
+    public static string Say(Catalogue catalogue, CueFact fact)
+    {
+        var cue = catalogue.Cue(fact.Cue)!;
+        var answer = cue.Answers.First(a => a.Id == fact.Answer);
+        var drops = fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)} drops a minute" : "";
+        return $"{cue.Name}: {Place(fact.Cylinder, fact.Side)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{drops}";
+    }
+
+    /// <summary>A place in words, with a space behind; empty where there is none.</summary>
+    public static string Place(int? cylinder, Side? side) =>
+        cylinder is null ? "" : $"{(side is null ? "cylinder" : side.Value.ToString().ToLowerInvariant())} {cylinder} ";
+
+    private static double Decibans(double after, double before) =>
+        Math.Clamp(10 * (LogOdds(after) - LogOdds(before)), -Limit, Limit);
+
+    private static double LogOdds(double p)
+    {
+        var held = Math.Clamp(p, 1e-12, 1 - 1e-12);
+        return Math.Log10(held / (1 - held));
+    }
+
+    private IReadOnlyList<LocationShare> Locations(int[] rows) =>
+        rows.Length == 1 && bench.Hypotheses[rows[0]].Cylinder is null
+            ? []
+            : [.. rows.Select(i => bench.Hypotheses[i])
+                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Fault.Side is null ? null : Enum.Parse<Side>(h.Fault.Side, true), posterior.Probability[i]))
+                .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
+
+    private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)
+    {
+        var effect = bench.Hypotheses[hypothesis].EffectIndex;
+        var fine = weights.Fine[effect];
+        var bins = bench.Bins.BinOf[effect];
+        var mass = new double[fine.Length];
+        for (var s = 0; s < mass.Length; s++)
+        {
+            var inBin = weights.ByBin[effect][bins[s]];
+            mass[s] = inBin > 0 ? posterior.ByBin[hypothesis][bins[s]] * fine[s] / inBin : 0;
+        }
+
+        var total = mass.Sum();
+        middle = Quantile(mass, total * 0.5);
+        var told = bench.Table.Effects[effect];
+        var low = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.1)));
+        var high = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.9)));
+        return new SeverityEstimate(told.Told(PredictionTable.Severity(middle)), Math.Min(low, high), Math.Max(low, high), fault.Zero, fault.One);
+    }
+
+    private static int Quantile(double[] mass, double upTo)
+    {
+        var sum = 0.0;
+        for (var s = 0; s < mass.Length; s++)
+        {
+            sum += mass[s];
+            if (sum >= upTo)
+                return s;
+        }
+
+        return mass.Length - 1;
+    }
+
+    private WeightOfEvidence Weigh(EvidenceItem item, Fault fault, int[] rows, double probability, Posterior without, int likeliest, int severity)
+    {
+        var before = rows.Sum(i => without.Probability[i]);
+        var text = item.Reading is { } reading ? Sentence(reading, fault, likeliest, severity) : Sentence(item, fault, likeliest, severity);
+        return new WeightOfEvidence(item.Id, Decibans(probability, before), text);
+    }
+
+    private string Sentence(Reading reading, Fault fault, int hypothesis, int severity)
+    {
+        var effect = bench.Hypotheses[hypothesis].EffectIndex;
+        var mean = 0.0;
+        for (var c = 0; c < bench.Table.SoftCount; c++)
+            mean += bench.Table.Mean(effect, c, reading.What.Index)[severity] / bench.Table.SoftCount;
+        var expected = reading.What == Observables.NozzleOrifice ? bench.Setup.Nozzle.Coefficient : reading.What.Read(expectation.Point, 1);
+        var compared = fault.Id == Diagnoser.NoFault ? "" : $"; {fault.Phrase} gives {Text(reading.What, mean)}";
+        return $"{reading.What.Name}: {reading.Value.Text()} read, {Text(reading.What, expected)} expected{compared}";
+    }
+
+    private string Text(Observable what, double modelled) => new Amount(
+        what.Kind,
+        what == Observables.NozzleOrifice ? Nozzle.OrificeOfCoefficient(modelled, Fluids.Water.Density(bench.Setup.Temperature).Si) : modelled).Text();
+
+    private string Sentence(EvidenceItem item, Fault fault, int hypothesis, int severity)
+    {
+        var effect = bench.Hypotheses[hypothesis].EffectIndex;
+        var notice = bench.Bins.Notice[effect][bench.Bins.BinOf[effect][severity]];
+        var word = EvidenceWords.Nearest(Posterior.Likelihood(item, hypothesis, notice));
+        return $"{Say(bench.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
+    }
+}

@@ -1,0 +1,118 @@
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis.Jot;
+
+/// <summary>A piece of the jot line.</summary>
+internal abstract record Token(int Start, int Length);
+
+internal sealed record NumberToken(int Start, int Length, double Value, Unit? Unit) : Token(Start, Length)
+{
+    public bool IsPlace => Unit is null && Value is >= 1 and <= 7 && Value == Math.Floor(Value);
+}
+
+internal sealed record PlusMinusToken(int Start, int Length) : Token(Start, Length);
+
+internal sealed record WordToken(int Start, int Length, IReadOnlyList<Meaning> Meanings) : Token(Start, Length)
+{
+    public bool Is(MeaningKind kind) => Meanings.Any(m => m.Kind == kind);
+}
+
+internal sealed record BreakToken(int Start, int Length) : Token(Start, Length);
+
+internal sealed record StrangeToken(int Start, int Length, string Problem) : Token(Start, Length);
+
+/// <summary>Cuts the line into numbers with their units, known phrases, breaks, and what nobody knows.</summary>
+internal static class JotScanner
+{
+    private const int LongestUnit = 14;
+
+    private static readonly QuantityKind[] Kinds =
+        [QuantityKind.GaugePressure, QuantityKind.VolumeFlow, QuantityKind.RotationalSpeed, QuantityKind.Length, QuantityKind.Volume, QuantityKind.Duration];
+
+    public static List<Token> Scan(string text, JotLexicon lexicon)
+    {
+        var tokens = new List<Token>();
+        var at = 0;
+        while (at < text.Length)
+        {
+            var c = text[at];
+            if (char.IsWhiteSpace(c) || c is '.' or ':' or '=')
+                at++;
+            else if (c is ',' or ';' or '\n')
+                tokens.Add(Taken(new BreakToken(at, 1)));
+            else if (c == '±' || string.CompareOrdinal(text, at, "+-", 0, 2) == 0 || string.CompareOrdinal(text, at, "+/-", 0, 3) == 0)
+                tokens.Add(Taken(new PlusMinusToken(at, c == '±' ? 1 : text[at + 1] == '/' ? 3 : 2)));
+            else if (Number(text, at) is { } number)
+                tokens.Add(Taken(number));
+            else if (lexicon.Match(text, at, out var meanings) is > 0 and var length)
+                tokens.Add(Taken(new WordToken(at, length, meanings)));
+            else
+                tokens.Add(Taken(new StrangeToken(at, WordLength(text, at), "not understood")));
+        }
+
+        return tokens;
+
+        Token Taken(Token token)
+        {
+            at = token.Start + token.Length;
+            return token;
+        }
+    }
+
+    private static Token? Number(string text, int at)
+    {
+        if (!char.IsAsciiDigit(text[at]) && !(text[at] is '-' or '−' or '+' && at + 1 < text.Length && char.IsAsciiDigit(text[at + 1])))
+            return null;
+        var used = NumberText.Read(text.AsSpan(at), out var value, out var problem);
+        if (used == 0)
+            return new StrangeToken(at, NumberLength(text, at), problem ?? "not a number");
+        var end = at + used;
+        var from = end;
+        while (from < text.Length && text[from] == ' ')
+            from++;
+        for (var length = Math.Min(LongestUnit, text.Length - from); length > 0; length--)
+        {
+            var after = from + length;
+            if (after < text.Length && char.IsLetterOrDigit(text[after]) && char.IsLetterOrDigit(text[after - 1]))
+                continue;
+            if (char.IsWhiteSpace(text[after - 1]))
+                continue;
+            var name = text.Substring(from, length);
+
+            // "10 l in 49 s": the "in" behind a litre is no inch, and neither is a lone "in".
+            if (string.Equals(name, "in", StringComparison.OrdinalIgnoreCase) && NextIsNumber(text, after))
+                continue;
+            foreach (var kind in Kinds)
+                if (Units.Find(kind, name) is { } unit)
+                    return new NumberToken(at, after - at, value, unit);
+        }
+
+        // A letter right behind the number that is no unit ("31x") spoils it.
+        return end < text.Length && char.IsLetter(text[end])
+            ? new StrangeToken(at, WordLength(text, at), $"the unit in “{text.Substring(at, WordLength(text, at))}” is not known")
+            : new NumberToken(at, used, value, null);
+    }
+
+    private static bool NextIsNumber(string text, int at)
+    {
+        while (at < text.Length && text[at] == ' ')
+            at++;
+        return at < text.Length && char.IsAsciiDigit(text[at]);
+    }
+
+    private static int NumberLength(string text, int at)
+    {
+        var end = at + 1;
+        while (end < text.Length && (char.IsAsciiDigit(text[end]) || (text[end] is '.' or ',' && end + 1 < text.Length && char.IsAsciiDigit(text[end + 1]))))
+            end++;
+        return end - at;
+    }
+
+    private static int WordLength(string text, int at)
+    {
+        var end = at + 1;
+        while (end < text.Length && !char.IsWhiteSpace(text[end]) && text[end] is not ',' and not ';')
+            end++;
+        return end - at;
+    }
+}

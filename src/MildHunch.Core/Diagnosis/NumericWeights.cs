@@ -1,0 +1,53 @@
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// Likelihood of the numbers by effect, summed over outlet softness, on a common scale: fine in severity, and gathered
+/// into <see cref="SeverityBins"/>.
+/// </summary>
+public sealed class NumericWeights
+{
+    public NumericWeights(double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins)
+    {
+        var effects = bins.Notice.Length;
+        Nodes = new double[steady.Length][];
+        var top = double.NegativeInfinity;
+        for (var r = 0; r < steady.Length; r++)
+        {
+            var row = new double[PredictionTable.Fine];
+            for (var s = 0; s < row.Length; s++)
+            {
+                row[s] = steady[r][s] + (swingExponent * swing[r][s]);
+                top = Math.Max(top, row[s]);
+            }
+
+            Nodes[r] = row;
+        }
+
+        ByBin = new double[effects][];
+        Fine = new double[effects][];
+        for (var e = 0; e < effects; e++)
+        {
+            ByBin[e] = new double[bins.Notice[e].Length];
+            Fine[e] = new double[PredictionTable.Fine];
+            for (var c = 0; c < softCount; c++)
+            {
+                var row = Nodes[(e * softCount) + c];
+                for (var s = 0; s < row.Length; s++)
+                {
+                    row[s] = Math.Exp(row[s] - top) / softCount / PredictionTable.Fine;
+                    Fine[e][s] += row[s];
+                    ByBin[e][bins.BinOf[e][s]] += row[s];
+                }
+            }
+        }
+    }
+
+    /// <summary>By effect and softness, then severity.</summary>
+    public double[][] Nodes { get; }
+
+    /// <summary>By effect, then severity.</summary>
+    public double[][] Fine { get; }
+
+    /// <summary>By effect, then bin.</summary>
+    public double[][] ByBin { get; }
+}

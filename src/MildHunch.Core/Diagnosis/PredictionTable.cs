@@ -1,0 +1,116 @@
+using MildHunch.Core.Faults.Effects;
+using MildHunch.Core.Hydraulics;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// What every observable shows under every effect, at every severity and outlet softness, together with how it moves
+/// with the things that are uncertain in all readings alike: delivery (slip, speed) and Kn. Solved at a few severities,
+/// interpolated monotonically to many.
+/// </summary>
+public sealed class PredictionTable
+{
+    /// <summary>Severities summed over.</summary>
+    public const int Fine = 64;
+
+    /// <summary>Severities solved.</summary>
+    public const int Nodes = 12;
+
+    private readonly double[][] mean;
+    private readonly double[][] bySpeed;
+    private readonly double[][] byNozzle;
+    private readonly double[][] variance;
+    private readonly int softCount;
+
+    public PredictionTable(OperatingPointSolver solver, IReadOnlyList<string> effects)
+    {
+        var soft = OutletCompliance.Nodes(solver.Setup.Line);
+        softCount = soft.Length;
+        Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
+        var count = Effects.Count * softCount * Observables.Count;
+        mean = Rows(count);
+        bySpeed = Rows(count);
+        byNozzle = Rows(count);
+        variance = Rows(count);
+        var shown = new double[5 * Observables.Count * Nodes];
+        for (var e = 0; e < Effects.Count; e++)
+            for (var c = 0; c < softCount; c++)
+                Fill(solver, e, c, soft[c], shown);
+    }
+
+    public IReadOnlyList<IEffect> Effects { get; }
+
+    public int SoftCount => softCount;
+
+    /// <summary>Mean over severity, at <see cref="Fine"/> midpoints of [0, 1].</summary>
+    public ReadOnlySpan<double> Mean(int effect, int soft, int what) => mean[At(effect, soft, what)];
+
+    /// <summary>Change for one sigma of a believed speed (2 %).</summary>
+    public ReadOnlySpan<double> BySpeed(int effect, int soft, int what) => bySpeed[At(effect, soft, what)];
+
+    /// <summary>Change for one sigma of Kn.</summary>
+    public ReadOnlySpan<double> ByNozzle(int effect, int soft, int what) => byNozzle[At(effect, soft, what)];
+
+    /// <summary>Variance left over where the response is not a straight line.</summary>
+    public ReadOnlySpan<double> Variance(int effect, int soft, int what) => variance[At(effect, soft, what)];
+
+    /// <summary>Severity at a fine index.</summary>
+    public static double Severity(int fine) => (fine + 0.5) / Fine;
+
+    private static double[][] Rows(int count) => [.. Enumerable.Range(0, count).Select(_ => new double[Fine])];
+
+    private int At(int effect, int soft, int what) => (((effect * softCount) + soft) * Observables.Count) + what;
+
+    private void Fill(OperatingPointSolver solver, int e, int c, double compliance, double[] shown)
+    {
+        var effect = Effects[e];
+        var step = Expectation.BelievedSpeedSigma;
+        var kn = solver.Setup.Nozzle.RelativeSigma;
+        var solved = effect.MovesNumbers ? Nodes : 1;
+        Span<double> node = stackalloc double[Nodes];
+        for (var i = 0; i < solved; i++)
+        {
+            var condition = new Condition();
+            effect.Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
+            Show(0, solver.Solve(condition, 1, 1, compliance), 0);
+            Show(1, solver.Solve(condition, 1 + step, 1, compliance), step);
+            Show(2, solver.Solve(condition, 1 - step, 1, compliance), -step);
+            Show(3, solver.Solve(condition, 1, 1 + kn, compliance), 0);
+            Show(4, solver.Solve(condition, 1, 1 - kn, compliance), 0);
+
+            // A step in delivery stands for speed, so the speed itself moves with it.
+            void Show(int variant, OperatingPoint point, double speedStep)
+            {
+                point.SpeedHz *= 1 + speedStep;
+                for (var o = 0; o < Observables.Count; o++)
+                    shown[(((variant * Observables.Count) + o) * Nodes) + i] = Observables.All[o].Read(point, condition.GaugeFactor);
+            }
+        }
+
+        for (var o = 0; o < Observables.Count; o++)
+        {
+            var at = At(e, c, o);
+            Into(mean[at], node, i => V(0, i) + ((V(1, i) + V(2, i) + V(3, i) + V(4, i) - (4 * V(0, i))) / 2));
+            Into(bySpeed[at], node, i => (V(1, i) - V(2, i)) / 2);
+            Into(byNozzle[at], node, i => (V(3, i) - V(4, i)) / 2);
+            Into(variance[at], node, i => (Square(V(1, i) + V(2, i) - (2 * V(0, i))) + Square(V(3, i) + V(4, i) - (2 * V(0, i)))) / 2);
+
+            double V(int variant, int i) => shown[(((variant * Observables.Count) + o) * Nodes) + i];
+        }
+
+        void Into(double[] row, Span<double> nodes, Func<int, double> value)
+        {
+            if (solved == 1)
+            {
+                Array.Fill(row, value(0));
+                return;
+            }
+
+            for (var i = 0; i < Nodes; i++)
+                nodes[i] = value(i);
+            MonotoneCubic.Resample(nodes, row);
+        }
+    }
+
+    private static double Square(double x) => x * x;
+}

@@ -1,0 +1,54 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Something to mend, and the probability that it is what has to be mended.</summary>
+public sealed record ActionShare(string Action, string Name, double Probability, double MendMinutes);
+
+/// <summary>Where a suspect may sit, and how likely that is.</summary>
+public sealed record LocationShare(int? Cylinder, Side? Side, double Probability);
+
+/// <summary>What one piece of evidence says for (positive) or against a suspect, in decibans within ±60.</summary>
+public sealed record WeightOfEvidence(string Source, double Decibans, string Text);
+
+/// <summary>How bad it would be: middle and 10 to 90 % band of the severity, 0 to 1.</summary>
+public sealed record SeverityEstimate(double Middle, double Low, double High, string Zero, string One);
+
+/// <summary>A fault, summed over its places.</summary>
+public sealed record Suspect(
+    Fault Fault,
+    double Probability,
+    string Hunch,
+    SeverityEstimate Severity,
+    IReadOnlyList<LocationShare> Locations,
+    IReadOnlyList<WeightOfEvidence> Evidence,
+    double TogetherDecibans);
+
+/// <summary>An answer a check may give, how likely it is, and what it would do.</summary>
+public sealed record CheckAnswer(string Answer, string Text, int? Cylinder, Side? Side, double Probability, string Then, double? From = null, double? To = null);
+
+/// <summary>Something worth doing next.</summary>
+public sealed record NextCheck(Check Check, string Question, double Bits, double BitsPerMinute, IReadOnlyList<CheckAnswer> Answers);
+
+/// <summary>A reading that even the best explanation cannot account for.</summary>
+public sealed record Contradiction(string Source, string Text, double Sigmas);
+
+/// <summary>What was read against what a sound pump would show.</summary>
+public sealed record Comparison(Observable What, double Read, double Expected, double Low, double High, double Sigmas);
+
+/// <summary>Everything the evidence says about one pump.</summary>
+public sealed record Verdict(
+    IReadOnlyList<ActionShare> Actions,
+    IReadOnlyList<Suspect> Suspects,
+    IReadOnlyList<Contradiction> Contradictions,
+    IReadOnlyList<NextCheck> NextChecks,
+    IReadOnlyList<Comparison> Comparisons,
+    WaterLedger Ledger,
+    Expectation Expectation,
+    int Considered)
+{
+    /// <summary>The likeliest fault.</summary>
+    public Suspect Leader => Suspects[0];
+}

@@ -1,0 +1,140 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// Everything computed once for a diagnosis, so that leaving a piece out or adding an answer is a short sum: the solved
+/// table, the likelihood of the numbers, the cue model.
+/// </summary>
+internal sealed class Workbench
+{
+    private const double FollowerExponent = 1.0 / 3;
+    private readonly IReadOnlyList<Reading> readings;
+    private readonly Dictionary<(int LeftOut, bool SwingFollows), NumericWeights> weights = [];
+
+    public Workbench(Catalogue catalogue, CrankPump pump, Setup setup, Evidence evidence)
+    {
+        Catalogue = catalogue;
+        Pump = pump;
+        Setup = setup;
+        readings = evidence.Readings;
+        Solver = new OperatingPointSolver(pump, setup);
+        var set = HypothesisSet.For(catalogue, pump, evidence.Contexts);
+        Hypotheses = set.All;
+        Table = new PredictionTable(Solver, set.Effects);
+        Bins = new SeverityBins(Table, pump);
+        Instruments = new Instruments(pump, setup, evidence);
+        Numbers = new NumericLikelihood(Table, Instruments, Solver);
+        Cues = new CueModel(catalogue, pump, Hypotheses);
+        Items =
+        [
+            .. readings.Select((r, i) => new EvidenceItem($"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
+            .. evidence.Cues.Select((c, i) => Item(c, i)),
+        ];
+    }
+
+    public Catalogue Catalogue { get; }
+
+    public CrankPump Pump { get; }
+
+    public Setup Setup { get; }
+
+    public OperatingPointSolver Solver { get; }
+
+    public IReadOnlyList<Hypothesis> Hypotheses { get; }
+
+    public PredictionTable Table { get; }
+
+    public SeverityBins Bins { get; }
+
+    public Instruments Instruments { get; }
+
+    public NumericLikelihood Numbers { get; }
+
+    public CueModel Cues { get; }
+
+    public IReadOnlyList<EvidenceItem> Items { get; }
+
+    /// <summary>An answer as a piece of evidence.</summary>
+    public EvidenceItem Item(CueFact fact, int number = -1) =>
+        new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)?.Group);
+
+    /// <summary>The posterior with one item left out, or one more taken in.</summary>
+    public Posterior Posterior(int leftOut = -1, EvidenceItem? added = null)
+    {
+        var used = new List<EvidenceItem>(Items.Count + 1);
+        for (var i = 0; i < Items.Count; i++)
+            if (i != leftOut)
+                used.Add(Items[i]);
+        if (added is not null)
+            used.Add(added);
+        var cues = Exponents(used, out var swingFollows);
+        return Diagnosis.Posterior.Of(Hypotheses, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows), Bins, cues);
+    }
+
+    /// <summary>The weights of the numbers when all evidence is in.</summary>
+    public NumericWeights AllWeights()
+    {
+        _ = Exponents([.. Items], out var follows);
+        return Weights(-1, follows);
+    }
+
+    private NumericWeights Weights(int leftOut, bool swingFollows)
+    {
+        if (weights.TryGetValue((leftOut, swingFollows), out var known))
+            return known;
+        Reading[] used = leftOut < 0 ? [.. readings] : [.. readings.Where((_, i) => i != leftOut)];
+        var made = new NumericWeights(Numbers.Steady(used), Numbers.Swing(used), swingFollows ? FollowerExponent : 1, Table.SoftCount, Bins);
+        return weights[(leftOut, swingFollows)] = made;
+    }
+
+    // Items that see one physical thing twice: the one on which hypotheses differ most counts in full, the rest a third.
+    private List<(EvidenceItem Item, double Exponent)> Exponents(List<EvidenceItem> used, out bool swingFollows)
+    {
+        swingFollows = false;
+        var cues = new List<(EvidenceItem, double)>();
+        foreach (var item in used)
+        {
+            if (item.Cue is null)
+                continue;
+            cues.Add((item, item.Group is null || Leads(item, used) ? 1 : FollowerExponent));
+        }
+
+        var swing = used.FirstOrDefault(i => i.Reading?.What == Observables.Swing);
+        if (swing is not null)
+            swingFollows = used.Any(i => i.Cue is not null && i.Group == "swing" && i.Span > SwingSpan());
+        return cues;
+    }
+
+    private bool Leads(EvidenceItem item, List<EvidenceItem> used)
+    {
+        var span = item.Span;
+        foreach (var other in used)
+        {
+            if (ReferenceEquals(other, item) || other.Group != item.Group)
+                continue;
+            if (other.Reading is { } reading && (reading.What == Observables.BypassFlow || SwingSpan() >= span))
+                return false;
+
+            // Of two that tell equally much, the name decides, so that the order of entry does not.
+            if (other.Cue is not null && (other.Span > span || (other.Span == span && string.CompareOrdinal(other.Cue.Cue + other.Cue.Answer, item.Cue!.Cue + item.Cue.Answer) < 0)))
+                return false;
+        }
+
+        return true;
+    }
+
+    private double? swingSpan;
+
+    private double SwingSpan()
+    {
+        if (swingSpan is { } known)
+            return known;
+        var rows = Numbers.Swing(readings);
+        var best = rows.Select(r => r.Max()).ToArray();
+        swingSpan = best.Max() - best.Min();
+        return swingSpan.Value;
+    }
+}

@@ -1,0 +1,150 @@
+namespace MildHunch.Core.Faults;
+
+/// <summary>Where a fault can sit: once in the pump, or once in every cylinder.</summary>
+public enum FaultLocation
+{
+    None,
+    Cylinder,
+}
+
+/// <summary>What an answer points at: nothing, a cylinder, or one cavity (cylinder and side; the cylinder alone on a stacked bore).</summary>
+public enum AnswerPlace
+{
+    None,
+    Cylinder,
+    Cavity,
+}
+
+/// <summary>One evidence word: how often this fault gives this answer.</summary>
+public sealed record CueWord(string Cue, string Answer, string Word);
+
+/// <summary>A fault of handbook 3, as data.</summary>
+public sealed record Fault
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>The fault in the middle of a sentence: "a leaking discharge valve".</summary>
+    public required string Phrase { get; init; }
+
+    /// <summary>Name of the <see cref="Effects.IEffect"/> it has on the hydraulics.</summary>
+    public required string Effect { get; init; }
+
+    /// <summary>Prior weight a location.</summary>
+    public required double Weight { get; init; }
+
+    public required FaultLocation Location { get; init; }
+
+    public string? Side { get; init; }
+
+    /// <summary>Part of the drawing that is suspected.</summary>
+    public required string Part { get; init; }
+
+    public required string Action { get; init; }
+
+    public required string ActionName { get; init; }
+
+    public required double MendMinutes { get; init; }
+
+    /// <summary>What severity 0 and 1 mean.</summary>
+    public required string Zero { get; init; }
+
+    public required string One { get; init; }
+
+    public required string How { get; init; }
+
+    public required IReadOnlyList<string> Causes { get; init; }
+
+    public required IReadOnlyList<string> Hazards { get; init; }
+
+    /// <summary>Kinds of control it needs to exist; empty when any.</summary>
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public required IReadOnlyList<CueWord> Cues { get; init; }
+}
+
+/// <summary>One possible answer to a cue.</summary>
+public sealed record CueAnswer
+{
+    public required string Id { get; init; }
+
+    public required string Text { get; init; }
+
+    public bool Healthy { get; init; }
+
+    public AnswerPlace At { get; init; }
+}
+
+/// <summary>Something a technician sees or hears and answers in a tap.</summary>
+public sealed record Cue
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>Where on the drawing it is told.</summary>
+    public required string Place { get; init; }
+
+    public required string Question { get; init; }
+
+    /// <summary>"choice": one answer. "places": a yes or no for every place.</summary>
+    public string Kind { get; init; } = "choice";
+
+    /// <summary>Cues of one group see the same physical thing and are not independent.</summary>
+    public string? Group { get; init; }
+
+    /// <summary>Baseline of a yes for "places".</summary>
+    public double Baseline { get; init; } = 0.02;
+
+    /// <summary>True where something was opened and the answer is almost sure.</summary>
+    public bool Reveals { get; init; }
+
+    public required IReadOnlyList<CueAnswer> Answers { get; init; }
+
+    public CueAnswer HealthyAnswer => Answers.First(a => a.Healthy);
+}
+
+/// <summary>Something that can be done next.</summary>
+public sealed record Check
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public required double Minutes { get; init; }
+
+    public required string Opens { get; init; }
+
+    /// <summary>The cue it answers; null when it gives a reading.</summary>
+    public string? Cue { get; init; }
+
+    /// <summary>The quantity it measures; null when it answers a cue.</summary>
+    public string? Reading { get; init; }
+
+    /// <summary>Quantities that, once measured, answer this too.</summary>
+    public IReadOnlyList<string> Also { get; init; } = [];
+
+    public required string How { get; init; }
+
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public required IReadOnlyList<string> Hazards { get; init; }
+}
+
+/// <summary>What is known of the pump's history and moves the priors.</summary>
+public sealed record Context
+{
+    public required string Id { get; init; }
+
+    public required string Name { get; init; }
+
+    public string? Source { get; init; }
+
+    public IReadOnlyList<string> Excludes { get; init; } = [];
+
+    public required IReadOnlyDictionary<string, double> Multiply { get; init; }
+}
+
+/// <summary>A hazard, told wherever it applies.</summary>
+public sealed record Hazard(string Id, string Text);

@@ -1,0 +1,94 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults.Effects;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Faults;
+
+/// <summary>Refuses knowledge that would go wrong silently: unknown names, words beyond certainty, orphans.</summary>
+internal sealed class CatalogueValidation(Catalogue catalogue)
+{
+    public void Run()
+    {
+        foreach (var cue in catalogue.Cues)
+            CheckCue(cue);
+        foreach (var fault in catalogue.Faults)
+            CheckFault(fault);
+        foreach (var check in catalogue.Checks)
+            CheckCheck(check);
+        foreach (var context in catalogue.Contexts)
+        {
+            foreach (var (fault, factor) in context.Multiply)
+                Require(catalogue.Fault(fault) is not null && factor > 0, "contexts.json", context.Id, $"multiplies “{fault}”, which is no fault, or by {factor}");
+            foreach (var other in context.Excludes)
+                Require(catalogue.Context(other) is not null, "contexts.json", context.Id, $"excludes unknown context “{other}”");
+        }
+
+        Require(catalogue.Fault(Diagnoser.NoFault) is not null, "faults.json", Diagnoser.NoFault, "is missing");
+    }
+
+    private static void Require(bool holds, string file, string entry, string problem)
+    {
+        if (!holds)
+            throw new CatalogueException(file, entry, problem);
+    }
+
+    private static void CheckRequires(string file, string entry, IReadOnlyList<string> requires)
+    {
+        foreach (var kind in requires)
+            Require(Enum.TryParse<ControlKind>(kind, true, out _), file, entry, $"requires unknown control “{kind}”");
+    }
+
+    private static void CheckCue(Cue cue)
+    {
+        Require(cue.Answers.Count(a => a.Healthy) == 1, "cues.json", cue.Id, "must have exactly one healthy answer");
+        Require(cue.Answers.Select(a => a.Id).Distinct().Count() == cue.Answers.Count, "cues.json", cue.Id, "has an answer twice");
+        Require(cue.Kind is "choice" or "places", "cues.json", cue.Id, $"kind “{cue.Kind}” is unknown");
+    }
+
+    private void CheckHazards(string file, string entry, IReadOnlyList<string> hazards)
+    {
+        foreach (var hazard in hazards)
+            Require(catalogue.Hazard(hazard) is not null, file, entry, $"unknown hazard “{hazard}”");
+    }
+
+    private void CheckFault(Fault fault)
+    {
+        const string file = "faults.json";
+        Require(EffectLibrary.Find(fault.Effect) is not null, file, fault.Id, $"unknown effect “{fault.Effect}”");
+        Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
+        Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");
+        Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");
+        CheckRequires(file, fault.Id, fault.Requires);
+        CheckHazards(file, fault.Id, fault.Hazards);
+        foreach (var word in fault.Cues)
+        {
+            var cue = catalogue.Cue(word.Cue);
+            Require(cue is not null, file, fault.Id, $"unknown cue “{word.Cue}”");
+            Require(cue!.Answers.Any(a => a.Id == word.Answer), file, fault.Id, $"cue “{word.Cue}” has no answer “{word.Answer}”");
+            Require(EvidenceWords.Known(word.Word), file, fault.Id, $"unknown evidence word “{word.Word}”");
+        }
+
+        foreach (var group in fault.Cues.GroupBy(w => w.Cue).Where(g => catalogue.Cue(g.Key)!.Kind == "choice"))
+        {
+            var sum = group.Sum(w => EvidenceWords.Likelihood(w.Word));
+            Require(sum <= 1, file, fault.Id, $"the words of cue “{group.Key}” add up to {sum:0.00}, more than certain");
+        }
+    }
+
+    private void CheckCheck(Check check)
+    {
+        const string file = "checks.json";
+        Require(check.Minutes > 0, file, check.Id, "minutes must be above 0");
+        Require((check.Cue is null) != (check.Reading is null), file, check.Id, "must answer one cue or give one reading");
+        Require(check.Cue is null || catalogue.Cue(check.Cue) is not null, file, check.Id, $"unknown cue “{check.Cue}”");
+        foreach (var reading in check.Also.Concat(check.Reading is null ? [] : [check.Reading]))
+            Require(Observables.Find(reading) is not null, file, check.Id, $"unknown reading “{reading}”");
+        CheckRequires(file, check.Id, check.Requires);
+        CheckHazards(file, check.Id, check.Hazards);
+        Require(
+            check.Cue is null || catalogue.Faults.Any(f => f.Cues.Any(w => w.Cue == check.Cue)),
+            file,
+            check.Id,
+            $"is an orphan: no fault says anything about “{check.Cue}”");
+    }
+}

@@ -1,0 +1,23 @@
+using System.Collections.Frozen;
+
+namespace MildHunch.Core.Faults;
+
+/// <summary>Evidence words and the likelihood each stands for (handbook 3; common practice, no source).</summary>
+public static class EvidenceWords
+{
+    private static readonly (string Word, double Likelihood)[] Scale =
+    [
+        ("almost surely", 0.97), ("almost always", 0.95), ("usually", 0.80), ("often", 0.60), ("as often as not", 0.50),
+        ("sometimes", 0.30), ("seldom", 0.10), ("hardly ever", 0.02),
+    ];
+
+    private static readonly FrozenDictionary<string, double> ByWord = Scale.ToFrozenDictionary(s => s.Word, s => s.Likelihood);
+
+    public static bool Known(string word) => ByWord.ContainsKey(word);
+
+    public static double Likelihood(string word) => ByWord[word];
+
+    /// <summary>The word nearest to a likelihood, for telling why.</summary>
+    public static string Nearest(double likelihood) =>
+        Scale.MinBy(s => Math.Abs(Math.Log(s.Likelihood / (1 - s.Likelihood)) - Math.Log(Math.Clamp(likelihood, 1e-6, 1 - 1e-6) / (1 - Math.Clamp(likelihood, 1e-6, 1 - 1e-6))))).Word;
+}

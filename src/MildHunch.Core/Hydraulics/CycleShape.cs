@@ -1,0 +1,84 @@
+namespace MildHunch.Core.Hydraulics;
+
+/// <summary>On which stroke the leaking cylinder loses its water.</summary>
+public enum LeakStroke
+{
+    /// <summary>Inlet valve or high-pressure seal: less goes forward.</summary>
+    Forward,
+
+    /// <summary>Discharge valve: all goes forward, some is drawn back.</summary>
+    Return,
+}
+
+/// <summary>Mean and swing of the outlet pressure over one revolution.</summary>
+/// <param name="MeanFactor">F: mean pressure over (mean flow / Kn)².</param>
+/// <param name="Swing">Largest less smallest pressure over (mean flow / Kn)².</param>
+public readonly record struct CycleShape(double MeanFactor, double Swing)
+{
+    private const int Steps = 720;
+
+    /// <summary>
+    /// Steady cycle of C·dp/dt = Q(θ) − Kn√p in one volume, one cylinder leaking by <paramref name="leak"/> (share of its
+    /// peak flow, 0 tight, 1 and more all of it). κ = ωC·(Q̄/Kn)²/Q̄. Backward Euler, whose step solves in closed form.
+    /// </summary>
+    public static CycleShape Solve(int cylinders, double lambda, LeakStroke stroke, double leak, double kappa)
+    {
+        var flow = new double[Steps];
+        var mean = 0.0;
+        for (var i = 0; i < Steps; i++)
+        {
+            flow[i] = Flow(2 * Math.PI * (i + 0.5) / Steps, cylinders, lambda, stroke, leak);
+            mean += flow[i] / Steps;
+        }
+
+        if (mean <= 1e-6)
+            return new CycleShape(1, 0);
+        for (var i = 0; i < Steps; i++)
+            flow[i] /= mean;
+
+        var a = 2 * Math.PI / Steps / kappa;
+
+        // The map of the pressure at the start of one revolution to its end is a contraction; the secant through two
+        // revolutions finds its fixed point even when the volume is so soft that it forgets slowly.
+        var y0 = 1.0;
+        var y1 = Revolve(flow, a, y0, out _, out _, out _);
+        for (var i = 0; i < 30 && Math.Abs(y1 - y0) > 1e-9; i++)
+        {
+            var probe = y0 + Math.Max(1e-6, Math.Abs(y1 - y0) * 0.5);
+            var slope = (Revolve(flow, a, probe, out _, out _, out _) - y1) / (probe - y0);
+            y0 = Math.Max(0, y0 + ((y1 - y0) / (1 - Math.Min(slope, 0.999999))));
+            y1 = Revolve(flow, a, y0, out _, out _, out _);
+        }
+
+        _ = Revolve(flow, a, y0, out var average, out var top, out var bottom);
+        return new CycleShape(average, top - bottom);
+    }
+
+    private static double Flow(double theta, int cylinders, double lambda, LeakStroke stroke, double leak)
+    {
+        var v = CrankKinematics.Velocity(theta, lambda);
+        var first = stroke == LeakStroke.Forward ? Math.Max(0, v - leak) : v > 0 ? v : Math.Max(v, -leak);
+        for (var k = 1; k < cylinders; k++)
+            first += Math.Max(0, CrankKinematics.Velocity(theta - (2 * Math.PI * k / cylinders), lambda));
+        return first;
+    }
+
+    private static double Revolve(double[] flow, double a, double y, out double mean, out double top, out double bottom)
+    {
+        mean = 0;
+        top = double.MinValue;
+        bottom = double.MaxValue;
+        foreach (var q in flow)
+        {
+            var right = y + (a * q);
+            var root = right <= 0 ? 0 : Math.Sqrt((a * a / 4) + right) - (a / 2);
+            y = root * root;
+            mean += y;
+            top = Math.Max(top, y);
+            bottom = Math.Min(bottom, y);
+        }
+
+        mean /= flow.Length;
+        return y;
+    }
+}

@@ -1,0 +1,49 @@
+using System.Collections.Concurrent;
+
+namespace MildHunch.Core.Hydraulics;
+
+/// <summary>
+/// <see cref="CycleShape"/> tabulated against leak and κ for one number of cylinders, one λ and one stroke. A pure
+/// function kept after its first use: building one takes milliseconds, reading it nanoseconds.
+/// </summary>
+public sealed class CycleTable
+{
+    private const double LeastLogKappa = -2.5;
+    private const double LogKappaStep = 0.25;
+    private const int KappaCount = 19;
+    private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1.0];
+    private static readonly ConcurrentDictionary<(int, double, LeakStroke), CycleTable> Known = new();
+
+    private readonly CycleShape[,] shapes = new CycleShape[Leaks.Length, KappaCount];
+
+    private CycleTable(int cylinders, double lambda, LeakStroke stroke)
+    {
+        for (var i = 0; i < Leaks.Length; i++)
+            for (var j = 0; j < KappaCount; j++)
+                shapes[i, j] = CycleShape.Solve(cylinders, lambda, stroke, Leaks[i], Math.Pow(10, LeastLogKappa + (j * LogKappaStep)));
+    }
+
+    /// <summary>The table for this kind of pump; λ is rounded to 0.01, far finer than it is ever known.</summary>
+    public static CycleTable For(int cylinders, double lambda, LeakStroke stroke) =>
+        Known.GetOrAdd((cylinders, Math.Round(lambda, 2), stroke), key => new CycleTable(key.Item1, key.Item2, key.Item3));
+
+    /// <summary>Bilinear in leak and log κ, held at the ends.</summary>
+    public CycleShape At(double leak, double kappa)
+    {
+        var x = Math.Clamp((Math.Log10(Math.Max(kappa, 1e-9)) - LeastLogKappa) / LogKappaStep, 0, KappaCount - 1.000001);
+        var j = (int)x;
+        var u = x - j;
+        var l = Math.Clamp(leak, 0, 1);
+        var i = 0;
+        while (i < Leaks.Length - 2 && Leaks[i + 1] < l)
+            i++;
+        var v = (l - Leaks[i]) / (Leaks[i + 1] - Leaks[i]);
+        var (a, b, c, d) = (shapes[i, j], shapes[i, j + 1], shapes[i + 1, j], shapes[i + 1, j + 1]);
+        return new CycleShape(
+            Mix(a.MeanFactor, b.MeanFactor, c.MeanFactor, d.MeanFactor, u, v),
+            Mix(a.Swing, b.Swing, c.Swing, d.Swing, u, v));
+    }
+
+    private static double Mix(double a, double b, double c, double d, double u, double v) =>
+        ((1 - v) * (((1 - u) * a) + (u * b))) + (v * (((1 - u) * c) + (u * d)));
+}

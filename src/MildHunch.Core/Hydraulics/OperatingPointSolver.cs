@@ -1,0 +1,199 @@
+using MildHunch.Core.Fluids;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Hydraulics;
+
+/// <summary>
+/// One balance for a pump in a given condition: Σ q_k(p) = Kn√(p/F) + bypass(p). Delivery falls and outflow rises with
+/// pressure, so there is one root; it is bracketed and always found. Allocates nothing.
+/// </summary>
+public sealed class OperatingPointSolver
+{
+    /// <summary>Band over which an unloader goes from shut to full bypass, 2 to 5 % of its setting (handbook 2).</summary>
+    public const double ControlBand = 0.03;
+
+    private const double AirPa = 101_325;
+    private readonly int cylinders;
+    private readonly double sweptM3;
+    private readonly double believedSpeedHz;
+    private readonly double believedNozzle;
+    private readonly double settingPa;
+    private readonly double sourcePa;
+    private readonly double vapourPa;
+    private readonly double highestPa;
+    private readonly CycleTable forward;
+    private readonly CycleTable back;
+
+    public OperatingPointSolver(CrankPump pump, Setup setup)
+    {
+        Pump = pump;
+        Setup = setup;
+        cylinders = pump.Cylinders;
+        sweptM3 = pump.SweptVolume.Si;
+        believedSpeedHz = setup.Speed.Si;
+        believedNozzle = setup.Nozzle.Coefficient;
+        settingPa = pump.Control is ControlKind.None ? double.PositiveInfinity : setup.ControlSetting?.Si ?? double.PositiveInfinity;
+        sourcePa = setup.SupplyPressure.Si + AirPa;
+        vapourPa = Water.VapourPressure(setup.Temperature).Si;
+        highestPa = 40 * Math.Max(pump.RatedPressure.Si, 1e6);
+        forward = CycleTable.For(cylinders, pump.RodRatio, LeakStroke.Forward);
+        back = CycleTable.For(cylinders, pump.RodRatio, LeakStroke.Return);
+        HealthyPa = Math.Max(1e4, Solve(new Condition(), 1, 1, TypicalCompliance).PressurePa);
+    }
+
+    /// <summary>Compliance of a few metres of hose, m³/Pa: the middle of the range over which it is integrated when unknown.</summary>
+    public static double TypicalCompliance => 1e-12;
+
+    public CrankPump Pump { get; }
+
+    public Setup Setup { get; }
+
+    /// <summary>Mean pressure of the sound pump as set up, Pa: what leak sizes are referred to.</summary>
+    public double HealthyPa { get; private set; }
+
+    /// <summary>
+    /// The operating point. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
+    /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the outlet.
+    /// </summary>
+    public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa)
+    {
+        var speed = believedSpeedHz * c.SpeedFactor;
+        var theoretical = cylinders * sweptM3 * speed;
+        var setting = settingPa * c.SettingFactor;
+        var leakScale = HealthyPa > 0 ? believedSpeedHz / (Math.Sqrt(HealthyPa) * speed) : 0;
+        var balance = new Balance
+        {
+            Cylinders = cylinders,
+            Theoretical = theoretical,
+            Scale = c.FillFactor * deliveryScale,
+            Cavitation = c.InletCapacity * cylinders * sweptM3 * believedSpeedHz,
+            ForwardUnit = c.ForwardLeak * leakScale,
+            BackUnit = c.ReturnLeak * leakScale,
+            Nozzle = believedNozzle * c.NozzleFactor * nozzleScale,
+            Bypass = c.BypassShare > 0 ? c.BypassShare * cylinders * sweptM3 * believedSpeedHz / Math.Sqrt(HealthyPa) : 0,
+            Setting = setting,
+            ControlGain = double.IsFinite(setting) ? theoretical / (ControlBand * setting) : 0,
+        };
+        var omega = 2 * Math.PI * speed;
+        var mean = 1.0;
+        double pressure = 0;
+        var shape = new CycleShape(1, 0);
+        for (var round = 0; round < 4; round++)
+        {
+            balance.MeanFactor = mean;
+            pressure = Root(balance, pressure);
+            var through = Math.Max(balance.Delivered(pressure), 1e-12);
+            var outlet = balance.Nozzle + balance.Bypass;
+            var level = through / outlet;
+            var kappa = omega * complianceM3Pa * level * level / through;
+            var rootP = Math.Sqrt(pressure);
+            shape = balance.BackUnit > balance.ForwardUnit
+                ? back.At(balance.BackUnit * rootP, kappa)
+                : forward.At(balance.ForwardUnit * rootP, kappa);
+
+            // Held by its control, the pressure no longer follows the nozzle: the control swallows the ripple.
+            var next = pressure > setting ? 1 : shape.MeanFactor;
+            if (Math.Abs(next - mean) < 1e-4)
+                break;
+            mean = next;
+        }
+
+        var flow = balance.Delivered(pressure);
+        var nozzleFlow = balance.Nozzle * Math.Sqrt(pressure / mean);
+        var displaced = theoretical * Delivery.VolumetricEfficiency(pressure) * deliveryScale;
+        var forwardLost = displaced / cylinders * Delivery.LostShare(balance.ForwardUnit * Math.Sqrt(pressure));
+        var outside = c.ForwardLeakOutside ? Math.Min(forwardLost, displaced / cylinders) : 0;
+        var drawn = flow + outside;
+        var swing = (shape.Swing * pressure / Math.Max(shape.MeanFactor, 1)) + (c.ExtraSwing * pressure);
+        if (pressure > setting)
+            swing = Math.Min(swing, 2 * ControlBand * setting) + (c.ExtraSwing * pressure);
+        var inletLoss = (sourcePa - vapourPa) * drawn * drawn / (balance.Cavitation * balance.Cavitation);
+        return new OperatingPoint
+        {
+            PressurePa = pressure,
+            SwingPa = swing,
+            NozzleFlow = nozzleFlow,
+            BypassFlow = Math.Max(0, flow - nozzleFlow),
+            SupplyFlow = drawn,
+            OutsideFlow = outside,
+            SpeedHz = speed,
+            InletPa = sourcePa - inletLoss - AirPa,
+            DisplacedFlow = displaced,
+            NozzleCoefficient = balance.Nozzle,
+        };
+    }
+
+    /// <summary>The same point as a quantity, for those who show it.</summary>
+    public GaugePressure HealthyPressure => new(HealthyPa);
+
+    // Illinois variant of regula falsi: keeps its bracket, so it cannot fail, and converges in a handful of steps.
+    private double Root(in Balance balance, double guess)
+    {
+        double low = 0, high = guess > 0 ? guess * 1.5 : Math.Max(HealthyPa, 1e5) * 1.2;
+        var atLow = balance.Excess(low);
+        if (atLow <= 0)
+            return 0;
+        var close = 1e-8 * atLow;
+        var atHigh = balance.Excess(high);
+        while (atHigh > 0 && high < highestPa)
+        {
+            low = high;
+            atLow = atHigh;
+            high *= 2;
+            atHigh = balance.Excess(high);
+        }
+
+        if (atHigh > 0)
+            return high;
+        var p = high;
+        for (var i = 0; i < 80; i++)
+        {
+            p = ((low * atHigh) - (high * atLow)) / (atHigh - atLow);
+            var at = balance.Excess(p);
+            if (Math.Abs(at) < close || high - low < 1e-7 * high)
+                break;
+            if (at > 0)
+            {
+                low = p;
+                atLow = at;
+                atHigh *= 0.5;
+            }
+            else
+            {
+                high = p;
+                atHigh = at;
+                atLow *= 0.5;
+            }
+        }
+
+        return p;
+    }
+
+    /// <summary>What flows in and out at a pressure.</summary>
+    private struct Balance
+    {
+        public int Cylinders;
+        public double Theoretical;
+        public double Scale;
+        public double Cavitation;
+        public double ForwardUnit;
+        public double BackUnit;
+        public double Nozzle;
+        public double Bypass;
+        public double Setting;
+        public double ControlGain;
+        public double MeanFactor;
+
+        public readonly double Delivered(double p)
+        {
+            var full = Math.Min(Theoretical * Delivery.VolumetricEfficiency(p) * Scale, Cavitation);
+            var root = Math.Sqrt(p);
+            var lost = Delivery.LostShare(ForwardUnit * root) + Delivery.LostShare(BackUnit * root);
+            return full * (1 - (Math.Min(1, lost) / Cylinders));
+        }
+
+        public readonly double Excess(double p) =>
+            Delivered(p) - (Nozzle * Math.Sqrt(p / MeanFactor)) - (Bypass * Math.Sqrt(p)) - (p > Setting ? ControlGain * (p - Setting) : 0);
+    }
+}

@@ -1,0 +1,18 @@
+namespace MildHunch.Core;
+
+/// <summary>Input that cannot be, told in trade words: which field, what was given, what is accepted.</summary>
+public sealed class ImpossibleInputException(string field, string value, string accepted)
+    : Exception($"{field}: {value} is not possible. Accepted: {accepted}.")
+{
+    /// <summary>Name of the field as the caller wrote it, for example <c>pump.stroke</c>.</summary>
+    public string Field { get; } = field;
+
+    /// <summary>What was given, as text.</summary>
+    public string Value { get; } = value;
+
+    /// <summary>What would be accepted, in trade words.</summary>
+    public string Accepted { get; } = accepted;
+
+    /// <summary>The same complaint with a longer field name, so that nested parts can name themselves.</summary>
+    public ImpossibleInputException Under(string parent) => new($"{parent}.{Field}", Value, Accepted);
+}

@@ -1,0 +1,72 @@
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Pumps;
+
+/// <summary>
+/// What the nozzle passes: Q = Kn·√p. Known from a working point, from the trade's size number or from a measured
+/// orifice; each way carries its own uncertainty.
+/// </summary>
+public sealed record Nozzle
+{
+    /// <summary>One sigma of Kn by trade number or nameplate point (handbook 4).</summary>
+    public const double SigmaByNumber = 0.03;
+
+    /// <summary>One sigma of Kn when the orifice was measured (handbook 4).</summary>
+    public const double SigmaMeasured = 0.01;
+
+    /// <summary>Discharge coefficient of a good solid-stream nozzle, 0.90 to 0.95 (handbook 2).</summary>
+    public const double DischargeCoefficient = 0.92;
+
+    // Size number = US gal/min at 4000 psi (handbook 2).
+    private static readonly double SizeOne =
+        Units.Find(QuantityKind.VolumeFlow, "gpm")!.ToSi(1) / Math.Sqrt(Units.Find(QuantityKind.GaugePressure, "psi")!.ToSi(4000));
+
+    private Nozzle(double coefficient, double sigma, string source)
+    {
+        Coefficient = coefficient;
+        RelativeSigma = sigma;
+        Source = source;
+    }
+
+    /// <summary>Kn, m³/s per √Pa.</summary>
+    public double Coefficient { get; }
+
+    /// <summary>One sigma of Kn, as a share of Kn.</summary>
+    public double RelativeSigma { get; }
+
+    /// <summary>Where Kn comes from, in words.</summary>
+    public string Source { get; }
+
+    /// <summary>Flow at a pressure, from a measurement or a data sheet.</summary>
+    public static Nozzle FromPoint(VolumeFlow flow, GaugePressure at)
+    {
+        Guard.Within("flow", flow.Si, 1e-7, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
+        Guard.Within("at", at.Si, 1e4, 1e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 1000 bar");
+        return new Nozzle(flow.Si / Math.Sqrt(at.Si), SigmaByNumber, $"{flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}");
+    }
+
+    /// <summary>The trade's size number: US gallons a minute at 4000 psi. Size 1.0 passes 0.22794·√bar L/min.</summary>
+    public static Nozzle FromSize(double size)
+    {
+        Guard.Within("size", size, 0.05, 500, Quantity.Digits(size), "a nozzle size number of 0.05 to 500");
+        return new Nozzle(size * SizeOne, SigmaByNumber, $"size {Quantity.Digits(size)}");
+    }
+
+    /// <summary>A measured orifice, with the discharge coefficient of a good solid-stream nozzle.</summary>
+    public static Nozzle FromOrifice(Length diameter, Density density)
+    {
+        Guard.Within("orifice", diameter.Si, 5e-5, 0.1, diameter.Format(Units.Millimetre), "an orifice of 0.05 to 100 mm");
+        return new Nozzle(CoefficientOfOrifice(diameter.Si, density.Si), SigmaMeasured, $"orifice {diameter.Format(Units.Millimetre)}");
+    }
+
+    /// <summary>Kn of an orifice, m³/s per √Pa, from its diameter (m) and the density (kg/m³).</summary>
+    public static double CoefficientOfOrifice(double diameterM, double densityKgM3) =>
+        DischargeCoefficient * Math.PI / 4 * diameterM * diameterM * Math.Sqrt(2 / densityKgM3);
+
+    /// <summary>The orifice that would pass this Kn, m.</summary>
+    public static double OrificeOfCoefficient(double coefficient, double densityKgM3) =>
+        Math.Sqrt(coefficient / (DischargeCoefficient * Math.PI / 4 * Math.Sqrt(2 / densityKgM3)));
+
+    /// <summary>Flow through the nozzle at a gauge pressure.</summary>
+    public VolumeFlow FlowAt(GaugePressure pressure) => new(Coefficient * Math.Sqrt(Math.Max(0, pressure.Si)));
+}

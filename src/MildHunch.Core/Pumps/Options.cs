@@ -1,0 +1,40 @@
+namespace MildHunch.Core.Pumps;
+
+/// <summary>What keeps the pump from dead-heading when the outlet closes.</summary>
+public enum ControlKind
+{
+    None,
+    Unloader,
+    Regulator,
+    AutoStop,
+    Relief,
+}
+
+/// <summary>What opens what: with six caps each valve has its own, on a stacked bore one plug covers both.</summary>
+public enum HeadLayout
+{
+    SixCaps,
+    StackedBore,
+}
+
+/// <summary>Where water goes that passes the high-pressure seal.</summary>
+public enum SealReturn
+{
+    Inlet,
+    Weep,
+}
+
+/// <summary>What stands between pump and nozzle: it decides how much the pressure swings.</summary>
+public enum OutletLine
+{
+    Unknown,
+    Hose,
+    Rigid,
+}
+
+/// <summary>Inlet or discharge side of a cylinder.</summary>
+public enum Side
+{
+    Inlet,
+    Discharge,
+}

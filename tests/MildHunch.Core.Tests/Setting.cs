@@ -1,0 +1,38 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Tests;
+
+/// <summary>Pumps of the demo setting and short ways to say what was seen.</summary>
+internal static class Setting
+{
+    public static readonly Catalogue Catalogue = Catalogue.BuiltIn();
+
+    private static readonly Diagnoser Diagnoser = new(Catalogue);
+
+    public static Verdict Judge(CrankPump pump, Setup setup, Evidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
+
+    public static CrankPump Fog2 { get; } = Triplex();
+
+    public static T Q<T>(double value, string unit)
+        where T : struct, IQuantity<T> => Quantity.From<T>(value, unit);
+
+    public static CrankPump Triplex(int cylinders = 3, ControlKind control = ControlKind.Unloader, HeadLayout layout = HeadLayout.SixCaps, double lambda = 0.2, SealReturn seal = SealReturn.Inlet) => CrankPump.Create(
+        cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control, layout, seal, lambda);
+
+    /// <summary>FOG-2's nozzle gives 70 bar when all is well.</summary>
+    public static Setup Fog2Setup(OutletLine line = OutletLine.Hose) => Setup.Create(
+        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), line);
+
+    public static Reading Read(string what, double value, string unit)
+    {
+        var observable = Observables.Find(what)!;
+        return new Reading(observable, new Amount(observable.Kind, Quantity.UnitNamed(observable.Kind, unit, what).ToSi(value)));
+    }
+
+    public static Evidence Saw(Reading[] readings, params CueFact[] cues) => new(readings, cues, []);
+
+    public static double Of(this Verdict verdict, string fault) => verdict.Suspects.First(s => s.Fault.Id == fault).Probability;
+}
