@@ -1,1 +1,82 @@
-var b = WebApplication.CreateBuilder(args); b.Build().Run();
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Diagnosis.Jot;
+using MildHunch.Core.Faults;
+using MildHunch.Store;
+using MildHunch.Web.Cases;
+using MildHunch.Web.Demo;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Expectation;
+using MildHunch.Web.Jot;
+using MildHunch.Web.Knowledge;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+using Serilog;
+using Serilog.Events;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((_, log) => log
+    .MinimumLevel.Information()
+    .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+    .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = Limits.BodyBytes);
+
+var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
+Directory.CreateDirectory(folder);
+builder.Services.AddDbContext<MildHunchDb>(options => options.UseSqlite(MildHunchDb.ConnectionTo(folder)));
+builder.Services.AddSingleton(Catalogue.BuiltIn());
+builder.Services.AddSingleton<Diagnoser>();
+builder.Services.AddSingleton<JotLine>();
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddScoped<CaseBook>();
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<Refusals>();
+builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
+builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
+builder.Services.Configure<JsonOptions>(json =>
+{
+    json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict;
+    json.SerializerOptions.DefaultIgnoreCondition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull;
+    json.SerializerOptions.RespectNullableAnnotations = false;
+});
+builder.Services.AddOpenApi();
+
+var app = builder.Build();
+using (var scope = app.Services.CreateScope())
+{
+    var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
+    await db.Database.MigrateAsync();
+    await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
+    if (app.Configuration.GetValue<bool>("DEMO"))
+        await DemoData.Fill(db, app.Services.GetRequiredService<Diagnoser>(), app.Services.GetRequiredService<Catalogue>(), TimeProvider.System, CancellationToken.None);
+}
+
+app.UseExceptionHandler();
+app.Use(async (context, next) =>
+{
+    if (context.Request.ContentLength > Limits.BodyBytes)
+        throw new BadHttpRequestException("too large", StatusCodes.Status413PayloadTooLarge);
+    await next(context);
+});
+app.UseResponseCompression();
+app.UseDefaultFiles();
+app.UseStaticFiles(new StaticFileOptions
+{
+    OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = file.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
+});
+app.MapOpenApi();
+app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>
+    await db.Database.CanConnectAsync(stop) ? Results.Ok(new { status = "well" }) : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
+ExpectationEndpoint.Map(app);
+DiagnosisEndpoint.Map(app);
+JotEndpoint.Map(app);
+KnowledgeEndpoint.Map(app);
+PumpEndpoints.Map(app);
+CaseEndpoints.Map(app);
+app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.MapFallbackToFile("index.html");
+await app.RunAsync();
+
+/// <summary>Entry point, named so that tests can start the product.</summary>
+public partial class Program;

@@ -63,7 +63,7 @@ public class JotLineTests
     [Theory]
     [InlineData("31", "31")]
     [InlineData("31 bar wobbly", "wobbly")]
-    [InlineData("1,450 rpm", "1,450")]
+    [InlineData("1,450 rpm", "1,450 rpm")]
     [InlineData("weep 5", "weep 5")]
     [InlineData("-12 l/min", "-12 l/min")]
     [InlineData("pressure", "pressure")]

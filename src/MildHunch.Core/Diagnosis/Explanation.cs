@@ -1,4 +1,3 @@
-using System.Globalization;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
@@ -39,19 +38,6 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
             }),
         ];
     }
-
-    /// <summary>What an answer says, on its own.</summary>
-    public static string Say(Catalogue catalogue, CueFact fact)
-    {
-        var cue = catalogue.Cue(fact.Cue)!;
-        var answer = cue.Answers.First(a => a.Id == fact.Answer);
-        var drops = fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)} drops a minute" : "";
-        return $"{cue.Name}: {Place(fact.Cylinder, fact.Side)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{drops}";
-    }
-
-    /// <summary>A place in words, with a space behind; empty where there is none.</summary>
-    public static string Place(int? cylinder, Side? side) =>
-        cylinder is null ? "" : $"{(side is null ? "cylinder" : side.Value.ToString().ToLowerInvariant())} {cylinder} ";
 
     private static double Decibans(double after, double before) =>
         Math.Clamp(10 * (LogOdds(after) - LogOdds(before)), -Limit, Limit);
@@ -129,6 +115,6 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         var effect = bench.Hypotheses[hypothesis].EffectIndex;
         var notice = bench.Bins.Notice[effect][bench.Bins.BinOf[effect][severity]];
         var word = EvidenceWords.Nearest(Posterior.Likelihood(item, hypothesis, notice));
-        return $"{Say(bench.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
+        return $"{Sentences.Say(bench.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
     }
 }

@@ -12,6 +12,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
 {
     private const double WorthDoing = 0.004;
     private const int MostOffered = 8;
+    private PredictiveNodes? nodes;
     private readonly string[] actions = [.. bench.Hypotheses.Select(h => h.Fault.Action).Distinct()];
 
     public IReadOnlyList<NextCheck> Rank() =>
@@ -40,9 +41,9 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
         var sum = chances.Sum();
         for (var i = 0; i < facts.Count; i++)
         {
-            var after = bench.Posterior(added: bench.Item(facts[i])).Probability;
+            var after = bench.PosteriorWith(posterior, bench.Item(facts[i])).Probability;
             var answer = cue.Answers.First(a => a.Id == facts[i].Answer);
-            var text = answer.At == AnswerPlace.None ? answer.Text : $"{Explanation.Place(facts[i].Cylinder, facts[i].Side)}{answer.Text}";
+            var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(facts[i].Cylinder, facts[i].Side)}{answer.Text}";
             answers.Add((new CheckAnswer(answer.Id, text, facts[i].Cylinder, facts[i].Side, chances[i] / sum, Then(after)), Entropy(after)));
         }
 
@@ -51,7 +52,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
 
     private List<(CheckAnswer Answer, double After)> ReadingAnswers(Observable what)
     {
-        var bins = new PredictiveBins(bench, posterior, what);
+        var bins = new PredictiveBins(bench, nodes ??= new PredictiveNodes(bench, posterior), what);
         var answers = new List<(CheckAnswer, double)>();
         for (var b = 0; b < PredictiveBins.Count; b++)
         {
@@ -112,7 +113,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
         {
             var p = 0.0;
             for (var h = 0; h < probability.Length; h++)
-                if (ReferenceEquals(bench.Hypotheses[h].Fault.Action, action) || bench.Hypotheses[h].Fault.Action == action)
+                if (bench.Hypotheses[h].Fault.Action == action)
                     p += probability[h];
             if (p > 0)
                 entropy -= p * Math.Log2(p);

@@ -11,7 +11,8 @@ public sealed class NumericLikelihood
     /// <summary>Chance that an instrument or its reader is simply wrong.</summary>
     public const double OutlierShare = 0.02;
 
-    private const int MostOutliers = 2;
+    private const int MostOutliers = 3;
+    private static readonly double LogRight = Math.Log(1 - OutlierShare);
     private const double SwingModelShare = 0.3;
     private static readonly double SlipOverSpeed = Delivery.SlipSigma / Expectation.BelievedSpeedSigma;
     private readonly PredictionTable table;
@@ -38,27 +39,38 @@ public sealed class NumericLikelihood
         }
     }
 
-    /// <summary>Steady readings, by instrument; the swing is kept apart because it is grouped with the needle.</summary>
-    public double[][] Steady(IReadOnlyList<Reading> readings)
+    /// <summary>
+    /// Steady readings, by instrument; the swing is kept apart because it is grouped with the needle. Beside the
+    /// likelihood of all of them stands that without each instrument: the patterns in which it is called wrong.
+    /// </summary>
+    public SteadyLikelihood Steady(IReadOnlyList<Reading> readings)
     {
         var groups = Group(readings);
-        var log = Rows();
+        var result = new SteadyLikelihood(Rows(), [.. groups.Select(g => (g.What, g.Readings.Length, Rows()))]);
         if (groups.Length == 0)
-            return log;
+            return result;
+        Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
+        var leaves = new Leaves(groups.Length);
         for (var e = 0; e < table.Effects.Count; e++)
         {
-            for (var c = 0; c < table.SoftCount; c++)
+            var severities = table.Effects[e].MovesNumbers ? PredictionTable.Fine : 1;
+            var softs = table.SoftMatters(e) ? table.SoftCount : 1;
+            for (var c = 0; c < softs; c++)
             {
-                var row = log[(e * table.SoftCount) + c];
-                var last = table.Effects[e].MovesNumbers ? PredictionTable.Fine : 1;
-                for (var s = 0; s < last; s++)
-                    row[s] = Patterns(groups, 0, MostOutliers, new SharedUncertainty(), 0, e, c, s);
-                if (last == 1)
-                    Array.Fill(row, row[0]);
+                for (var s = 0; s < severities; s++)
+                {
+                    for (var g = 0; g < terms.Length; g++)
+                        terms[g] = Term(groups[g], e, c, s);
+                    leaves.Clear();
+                    Patterns(groups, terms, 0, 0, default, leaves);
+                    Store(result, leaves, groups, (e * table.SoftCount) + c, s);
+                }
             }
+
+            result.Repeat(e * table.SoftCount, table.SoftCount, softs, severities);
         }
 
-        return log;
+        return result;
     }
 
     /// <summary>Readings of the swing. A needle follows it poorly, so the model's own share of error is wide.</summary>
@@ -100,13 +112,13 @@ public sealed class NumericLikelihood
         {
             if (int.PopCount(mask) > MostOutliers)
                 continue;
-            var belief = Believe(groups, mask, effect, soft, severity, out var norm);
-            var log = norm + belief.LogIntegral();
+            var (exponent, determinant) = Believe(groups, mask, effect, soft, severity).Likelihood();
+            var log = exponent - (0.5 * Math.Log(determinant));
             if (log > best.Log)
                 best = (log, mask);
         }
 
-        var trusted = Believe(groups, best.Mask, effect, soft, severity, out _);
+        var trusted = Believe(groups, best.Mask, effect, soft, severity);
         var misfits = new List<(Reading, double, double)>();
         for (var g = 0; g < groups.Length; g++)
         {
@@ -122,9 +134,12 @@ public sealed class NumericLikelihood
         return misfits;
     }
 
-    /// <summary>What the readings so far make of the shared uncertainties at one node, all instruments taken as right.</summary>
-    public SharedUncertainty Believe(IReadOnlyList<Reading> readings, int effect, int soft, int severity) =>
-        Believe(Group(readings), 0, effect, soft, severity, out _);
+    /// <summary>What the readings so far make of the shared uncertainties at any node, all instruments taken as right.</summary>
+    public Func<int, int, int, SharedUncertainty> Believer(IReadOnlyList<Reading> readings)
+    {
+        var groups = Group(readings);
+        return (effect, soft, severity) => Believe(groups, 0, effect, soft, severity);
+    }
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error.</summary>
     public (double Mean, double Variance) Predict(in SharedUncertainty belief, int what, int effect, int soft, int severity)
@@ -133,8 +148,6 @@ public sealed class NumericLikelihood
         var (shift, variance) = belief.Predict(j0, j1, j2);
         return (table.Mean(effect, soft, what)[severity] + shift, variance + table.Variance(effect, soft, what)[severity]);
     }
-
-    private static double LogNorm(double variance) => -0.5 * Math.Log(2 * Math.PI * variance);
 
     private InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
     [
@@ -153,53 +166,108 @@ public sealed class NumericLikelihood
         return (bySlip, bySpeed, table.ByNozzle(effect, soft, what)[severity]);
     }
 
-    private void Take(ref SharedUncertainty belief, ref double norm, in InstrumentGroup group, int effect, int soft, int severity)
+    private SharedUncertainty Term(in InstrumentGroup group, int effect, int soft, int severity)
     {
         var mean = table.Mean(effect, soft, group.What)[severity];
         var spare = table.Variance(effect, soft, group.What)[severity];
         var (j0, j1, j2) = Sensitivity(group.What, effect, soft, severity);
-        norm += Math.Log(1 - OutlierShare);
+        var term = default(SharedUncertainty);
+        term.Scale(LogRight);
         foreach (var (_, value, sigma) in group.Readings)
-        {
-            var variance = (sigma * sigma) + spare;
-            belief.Add(value - mean, variance, j0, j1, j2);
-            norm += LogNorm(variance);
-        }
+            term.Add(value - mean, (sigma * sigma) + spare, j0, j1, j2);
+        return term;
     }
 
-    private SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, int effect, int soft, int severity, out double norm)
+    private SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, int effect, int soft, int severity)
     {
-        var belief = new SharedUncertainty();
-        norm = 0;
+        var belief = default(SharedUncertainty);
         for (var g = 0; g < groups.Length; g++)
         {
             if ((wrong >> g & 1) == 1)
-                norm += groups[g].LogWrong;
+                belief.Scale(groups[g].LogWrong);
             else
-                Take(ref belief, ref norm, groups[g], effect, soft, severity);
+                belief.Add(Term(groups[g], effect, soft, severity));
         }
 
         return belief;
     }
 
-    // Sum over which instruments are wrong, at most two of them: three at once have a chance below one in 10⁵.
-    private double Patterns(InstrumentGroup[] groups, int at, int left, SharedUncertainty belief, double norm, int effect, int soft, int severity)
+    // Every way in which at most three instruments are wrong; four at once have a chance below one in 10⁵.
+    private static void Patterns(InstrumentGroup[] groups, ReadOnlySpan<SharedUncertainty> terms, int at, int wrong, SharedUncertainty belief, Leaves leaves)
     {
         if (at == groups.Length)
-            return norm + belief.LogIntegral();
-        var with = belief;
-        var withNorm = norm;
-        Take(ref with, ref withNorm, groups[at], effect, soft, severity);
-        var right = Patterns(groups, at + 1, left, with, withNorm, effect, soft, severity);
-        if (left == 0)
-            return right;
-        var wrong = Patterns(groups, at + 1, left - 1, belief, norm + groups[at].LogWrong, effect, soft, severity);
-        var top = Math.Max(right, wrong);
-        return top + Math.Log(Math.Exp(right - top) + Math.Exp(wrong - top));
+        {
+            var (exponent, determinant) = belief.Likelihood();
+            leaves.Add(wrong, exponent, determinant);
+            return;
+        }
+
+        if (int.PopCount(wrong) < MostOutliers)
+        {
+            var without = belief;
+            without.Scale(groups[at].LogWrong);
+            Patterns(groups, terms, at + 1, wrong | (1 << at), without, leaves);
+        }
+
+        belief.Add(terms[at]);
+        Patterns(groups, terms, at + 1, wrong, belief, leaves);
+    }
+
+    private static void Store(SteadyLikelihood result, Leaves leaves, InstrumentGroup[] groups, int row, int severity)
+    {
+        result.All[row][severity] = leaves.LogSum(-1);
+        for (var g = 0; g < groups.Length; g++)
+            result.Without[g].Log[row][severity] = leaves.LogSum(g) - groups[g].LogWrong;
+    }
+
+    /// <summary>The summands of one node, by which instruments they call wrong.</summary>
+    private sealed class Leaves(int groups)
+    {
+        private const double Lost = -40;
+        private readonly (int Wrong, double Exponent, double Determinant)[] all = new (int, double, double)[1 << groups];
+        private int count;
+
+        public void Clear() => count = 0;
+
+        public void Add(int wrong, double exponent, double determinant) => all[count++] = (wrong, exponent, determinant);
+
+        /// <summary>Log of the sum, of all or of those in which one instrument is wrong.</summary>
+        public double LogSum(int wrongGroup)
+        {
+            var top = double.NegativeInfinity;
+            for (var i = 0; i < count; i++)
+                if (wrongGroup < 0 || (all[i].Wrong >> wrongGroup & 1) == 1)
+                    top = Math.Max(top, all[i].Exponent);
+            var sum = 0.0;
+            for (var i = 0; i < count; i++)
+                if ((wrongGroup < 0 || (all[i].Wrong >> wrongGroup & 1) == 1) && all[i].Exponent - top > Lost)
+                    sum += Math.Exp(all[i].Exponent - top) / Math.Sqrt(all[i].Determinant);
+            return top + Math.Log(sum);
+        }
     }
 
     private readonly record struct InstrumentGroup(int What, (Reading Reading, double Value, double Sigma)[] Readings, double Range)
     {
         public double LogWrong { get; } = Math.Log(OutlierShare) - (Readings.Length * Math.Log(Range));
+    }
+}
+
+/// <summary>Log-likelihood of the steady readings by effect and softness, then severity; of all, and without each instrument.</summary>
+public sealed record SteadyLikelihood(double[][] All, (int What, int Readings, double[][] Log)[] Without)
+{
+    /// <summary>Copies what does not depend on softness or severity to where it would stand.</summary>
+    internal void Repeat(int firstRow, int rows, int solvedRows, int solvedSeverities)
+    {
+        foreach (var table in Without.Select(w => w.Log).Prepend(All))
+        {
+            for (var r = 0; r < rows; r++)
+            {
+                var source = table[firstRow + Math.Min(r, solvedRows - 1)];
+                if (solvedSeverities == 1)
+                    Array.Fill(source, source[0]);
+                if (r >= solvedRows)
+                    source.CopyTo(table[firstRow + r], 0);
+            }
+        }
     }
 }

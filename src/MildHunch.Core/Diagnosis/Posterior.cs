@@ -20,7 +20,6 @@ public sealed class Posterior
     {
         var byBin = new double[hypotheses.Count][];
         var probability = new double[hypotheses.Count];
-        var sum = 0.0;
         for (var h = 0; h < byBin.Length; h++)
         {
             var effect = hypotheses[h].EffectIndex;
@@ -43,17 +42,30 @@ public sealed class Posterior
             }
 
             byBin[h] = row;
-            sum += probability[h];
         }
 
+        return Normalised(probability, byBin);
+    }
+
+    /// <summary>The same after one more answer that is independent of all before it.</summary>
+    public Posterior With(IReadOnlyList<Hypothesis> hypotheses, SeverityBins bins, EvidenceItem item)
+    {
+        var byBin = new double[ByBin.Length][];
+        var probability = new double[ByBin.Length];
         for (var h = 0; h < byBin.Length; h++)
         {
-            probability[h] /= sum;
-            for (var b = 0; b < byBin[h].Length; b++)
-                byBin[h][b] /= sum;
+            var notice = bins.Notice[hypotheses[h].EffectIndex];
+            var row = new double[notice.Length];
+            for (var b = 0; b < row.Length; b++)
+            {
+                row[b] = ByBin[h][b] * Likelihood(item, h, notice[b]);
+                probability[h] += row[b];
+            }
+
+            byBin[h] = row;
         }
 
-        return new Posterior(probability, byBin);
+        return Normalised(probability, byBin);
     }
 
     /// <summary>Chance of an answer under one hypothesis at one noticeability.</summary>
@@ -67,5 +79,18 @@ public sealed class Posterior
         }
 
         return likelihood;
+    }
+
+    private static Posterior Normalised(double[] probability, double[][] byBin)
+    {
+        var sum = probability.Sum();
+        for (var h = 0; h < byBin.Length; h++)
+        {
+            probability[h] /= sum;
+            for (var b = 0; b < byBin[h].Length; b++)
+                byBin[h][b] /= sum;
+        }
+
+        return new Posterior(probability, byBin);
     }
 }

@@ -21,6 +21,7 @@ public sealed class PredictionTable
     private readonly double[][] byNozzle;
     private readonly double[][] variance;
     private readonly int softCount;
+    private readonly bool allPulsate;
 
     public PredictionTable(OperatingPointSolver solver, IReadOnlyList<string> effects)
     {
@@ -33,14 +34,28 @@ public sealed class PredictionTable
         byNozzle = Rows(count);
         variance = Rows(count);
         var shown = new double[5 * Observables.Count * Nodes];
+        allPulsate = solver.Pump.Cylinders < 3;
         for (var e = 0; e < Effects.Count; e++)
+        {
             for (var c = 0; c < softCount; c++)
-                Fill(solver, e, c, soft[c], shown);
+            {
+                if (c == 0 || SoftMatters(e))
+                    Fill(solver, e, c, soft[c], shown);
+                else
+                    FillSwing(solver, e, c, soft[c]);
+            }
+        }
     }
 
     public IReadOnlyList<IEffect> Effects { get; }
 
     public int SoftCount => softCount;
+
+    /// <summary>
+    /// False where only the swing hangs on the softness of the outlet: every balanced pump of three cylinders and more,
+    /// whose mean pressure stiffness moves by half a per cent at the most (handbook 2).
+    /// </summary>
+    public bool SoftMatters(int effect) => allPulsate || Effects[effect].Unbalances;
 
     /// <summary>Mean over severity, at <see cref="Fine"/> midpoints of [0, 1].</summary>
     public ReadOnlySpan<double> Mean(int effect, int soft, int what) => mean[At(effect, soft, what)];
@@ -61,6 +76,34 @@ public sealed class PredictionTable
 
     private int At(int effect, int soft, int what) => (((effect * softCount) + soft) * Observables.Count) + what;
 
+    private void FillSwing(OperatingPointSolver solver, int e, int c, double compliance)
+    {
+        for (var o = 0; o < Observables.Count; o++)
+        {
+            var (from, to) = (At(e, 0, o), At(e, c, o));
+            (mean[to], bySpeed[to], byNozzle[to], variance[to]) = (mean[from], bySpeed[from], byNozzle[from], variance[from]);
+        }
+
+        Span<double> node = stackalloc double[Nodes];
+        var moves = Effects[e].MovesNumbers;
+        for (var i = 0; i < Nodes; i++)
+        {
+            if (i > 0 && !moves)
+            {
+                node[i] = node[0];
+                continue;
+            }
+
+            var condition = new Condition();
+            Effects[e].Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
+            node[i] = Observables.Swing.Read(solver.Solve(condition, 1, 1, compliance), condition.GaugeFactor);
+        }
+
+        var row = new double[Fine];
+        MonotoneCubic.Resample(node, row);
+        mean[At(e, c, Observables.Swing.Index)] = row;
+    }
+
     private void Fill(OperatingPointSolver solver, int e, int c, double compliance, double[] shown)
     {
         var effect = Effects[e];
@@ -72,11 +115,12 @@ public sealed class PredictionTable
         {
             var condition = new Condition();
             effect.Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
-            Show(0, solver.Solve(condition, 1, 1, compliance), 0);
-            Show(1, solver.Solve(condition, 1 + step, 1, compliance), step);
-            Show(2, solver.Solve(condition, 1 - step, 1, compliance), -step);
-            Show(3, solver.Solve(condition, 1, 1 + kn, compliance), 0);
-            Show(4, solver.Solve(condition, 1, 1 - kn, compliance), 0);
+            var middle = solver.Solve(condition, 1, 1, compliance);
+            Show(0, middle, 0);
+            Show(1, solver.Solve(condition, 1 + step, 1, compliance, middle), step);
+            Show(2, solver.Solve(condition, 1 - step, 1, compliance, middle), -step);
+            Show(3, solver.Solve(condition, 1, 1 + kn, compliance, middle), 0);
+            Show(4, solver.Solve(condition, 1, 1 - kn, compliance, middle), 0);
 
             // A step in delivery stands for speed, so the speed itself moves with it.
             void Show(int variant, OperatingPoint point, double speedStep)

@@ -7,13 +7,17 @@ namespace MildHunch.Core.Diagnosis;
 internal sealed class PredictiveBins
 {
     public const int Count = 5;
-    private const double Negligible = 2e-3;
-    private readonly Workbench bench;
 
-    public PredictiveBins(Workbench bench, Posterior posterior, Observable what)
+    public PredictiveBins(Workbench bench, PredictiveNodes still, Observable what)
     {
-        this.bench = bench;
-        var nodes = Gather(posterior, what);
+        var nodes = new List<(int Effect, double Weight, double Mean, double Sigma)>(still.All.Count);
+        foreach (var (effect, soft, severity, weight, belief) in still.All)
+        {
+            var (mean, variance) = bench.Numbers.Predict(belief, what.Index, effect, soft, severity);
+            var instrument = bench.Instruments.SigmaAt(what, mean);
+            nodes.Add((effect, weight, mean, Math.Sqrt(variance + (instrument * instrument))));
+        }
+
         Edges = Cut(nodes);
         var total = new double[bench.Table.Effects.Count];
         ByEffect = [.. total.Select(_ => new double[Count])];
@@ -65,45 +69,5 @@ internal sealed class PredictiveBins
         }
 
         return edges;
-    }
-
-    private List<(int Effect, double Weight, double Mean, double Sigma)> Gather(Posterior posterior, Observable what)
-    {
-        var weights = bench.AllWeights();
-        var readings = bench.Items.Where(i => i.Reading is not null).Select(i => i.Reading!).ToArray();
-        var share = new double[bench.Table.Effects.Count][];
-        for (var h = 0; h < bench.Hypotheses.Count; h++)
-        {
-            var row = share[bench.Hypotheses[h].EffectIndex] ??= new double[posterior.ByBin[h].Length];
-            for (var b = 0; b < row.Length; b++)
-                row[b] += posterior.ByBin[h][b];
-        }
-
-        var nodes = new List<(int, double, double, double)>();
-        for (var e = 0; e < share.Length; e++)
-        {
-            if (share[e].Sum() < Negligible)
-                continue;
-            for (var c = 0; c < bench.Table.SoftCount; c++)
-            {
-                var row = weights.Nodes[(e * bench.Table.SoftCount) + c];
-
-                // Every other severity: neighbours lie close together here, and only chances of wide bins are wanted.
-                for (var s = 0; s + 1 < row.Length; s += 2)
-                {
-                    var bin = bench.Bins.BinOf[e][s];
-                    var inBin = weights.ByBin[e][bin];
-                    var weight = inBin > 0 ? share[e][bin] * (row[s] + row[s + 1]) / inBin : 0;
-                    if (weight < Negligible * share[e].Sum())
-                        continue;
-                    var belief = bench.Numbers.Believe(readings, e, c, s);
-                    var (mean, variance) = bench.Numbers.Predict(belief, what.Index, e, c, s);
-                    var instrument = bench.Instruments.SigmaAt(what, mean);
-                    nodes.Add((e, weight, mean, Math.Sqrt(variance + (instrument * instrument))));
-                }
-            }
-        }
-
-        return nodes;
     }
 }

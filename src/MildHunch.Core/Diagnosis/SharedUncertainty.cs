@@ -1,14 +1,15 @@
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>
-/// Gaussian belief about the three things that move all readings alike (slip, speed, Kn; each in its own sigmas),
-/// gathered from readings as precision A, pull b and misfit c. Integrating them out is closed form.
+/// Gaussian belief about the three things that move all readings alike (slip, speed, Kn; each in its own sigmas, unit
+/// prior), gathered from readings as precision A, pull b, misfit c and norm. Integrating them out is closed form, and
+/// beliefs from different readings simply add.
 /// </summary>
-public struct SharedUncertainty()
+public struct SharedUncertainty
 {
-    private double a00 = 1;
-    private double a11 = 1;
-    private double a22 = 1;
+    private double a00;
+    private double a11;
+    private double a22;
     private double a01;
     private double a02;
     private double a12;
@@ -16,6 +17,7 @@ public struct SharedUncertainty()
     private double b1;
     private double b2;
     private double misfit;
+    private double logNorm;
 
     /// <summary>Takes in a reading with this residual, variance and sensitivities.</summary>
     public void Add(double residual, double variance, double j0, double j1, double j2)
@@ -31,39 +33,57 @@ public struct SharedUncertainty()
         b1 += w * j1 * residual;
         b2 += w * j2 * residual;
         misfit += w * residual * residual;
+        logNorm -= 0.5 * Math.Log(2 * Math.PI * variance);
     }
 
-    /// <summary>−½·ln det A − ½·(c − bᵀA⁻¹b): the log of the integral, less the readings' own norms.</summary>
-    public readonly double LogIntegral()
+    /// <summary>Takes in everything another belief was gathered from.</summary>
+    public void Add(in SharedUncertainty other)
     {
-        Solve(b0, b1, b2, out var x0, out var x1, out var x2, out var determinant);
-        return -0.5 * (Math.Log(determinant) + misfit - (b0 * x0) - (b1 * x1) - (b2 * x2));
+        a00 += other.a00;
+        a11 += other.a11;
+        a22 += other.a22;
+        a01 += other.a01;
+        a02 += other.a02;
+        a12 += other.a12;
+        b0 += other.b0;
+        b1 += other.b1;
+        b2 += other.b2;
+        misfit += other.misfit;
+        logNorm += other.logNorm;
+    }
+
+    /// <summary>Multiplies the likelihood by a constant.</summary>
+    public void Scale(double logFactor) => logNorm += logFactor;
+
+    /// <summary>Likelihood of all readings taken in, as exponent and determinant: exp(exponent)/√determinant.</summary>
+    public readonly (double Exponent, double Determinant) Likelihood()
+    {
+        Adjugate(b0, b1, b2, out var x0, out var x1, out var x2, out var determinant);
+        return (logNorm - (0.5 * (misfit - (((b0 * x0) + (b1 * x1) + (b2 * x2)) / determinant))), determinant);
     }
 
     /// <summary>What these beliefs add to a prediction with these sensitivities: shift of its mean, and variance.</summary>
     public readonly (double Shift, double Variance) Predict(double j0, double j1, double j2)
     {
-        Solve(b0, b1, b2, out var x0, out var x1, out var x2, out _);
-        Solve(j0, j1, j2, out var y0, out var y1, out var y2, out _);
-        return ((j0 * x0) + (j1 * x1) + (j2 * x2), (j0 * y0) + (j1 * y1) + (j2 * y2));
+        Adjugate(j0, j1, j2, out var y0, out var y1, out var y2, out var determinant);
+        return (((b0 * y0) + (b1 * y1) + (b2 * y2)) / determinant, ((j0 * y0) + (j1 * y1) + (j2 * y2)) / determinant);
     }
 
-    private readonly void Solve(double r0, double r1, double r2, out double x0, out double x1, out double x2, out double determinant)
+    // adj(I + A)·r and det(I + A); the matrix is at least the unit matrix, so the determinant is at least 1.
+    private readonly void Adjugate(double r0, double r1, double r2, out double x0, out double x1, out double x2, out double determinant)
     {
-        // Cholesky of a 3 x 3 that is at least the unit matrix, so every root is real.
-        var l00 = Math.Sqrt(a00);
-        var l10 = a01 / l00;
-        var l20 = a02 / l00;
-        var l11 = Math.Sqrt(a11 - (l10 * l10));
-        var l21 = (a12 - (l20 * l10)) / l11;
-        var l22 = Math.Sqrt(a22 - (l20 * l20) - (l21 * l21));
-        var y0 = r0 / l00;
-        var y1 = (r1 - (l10 * y0)) / l11;
-        var y2 = (r2 - (l20 * y0) - (l21 * y1)) / l22;
-        x2 = y2 / l22;
-        x1 = (y1 - (l21 * x2)) / l11;
-        x0 = (y0 - (l10 * x1) - (l20 * x2)) / l00;
-        var root = l00 * l11 * l22;
-        determinant = root * root;
+        var d0 = 1 + a00;
+        var d1 = 1 + a11;
+        var d2 = 1 + a22;
+        var c00 = (d1 * d2) - (a12 * a12);
+        var c01 = (a02 * a12) - (a01 * d2);
+        var c02 = (a01 * a12) - (a02 * d1);
+        var c11 = (d0 * d2) - (a02 * a02);
+        var c12 = (a01 * a02) - (d0 * a12);
+        var c22 = (d0 * d1) - (a01 * a01);
+        determinant = Math.Max(1, (d0 * c00) + (a01 * c01) + (a02 * c02));
+        x0 = (c00 * r0) + (c01 * r1) + (c02 * r2);
+        x1 = (c01 * r0) + (c11 * r1) + (c12 * r2);
+        x2 = (c02 * r0) + (c12 * r1) + (c22 * r2);
     }
 }

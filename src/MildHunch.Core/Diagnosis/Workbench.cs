@@ -13,6 +13,9 @@ internal sealed class Workbench
     private const double FollowerExponent = 1.0 / 3;
     private readonly IReadOnlyList<Reading> readings;
     private readonly Dictionary<(int LeftOut, bool SwingFollows), NumericWeights> weights = [];
+    private SteadyLikelihood? steady;
+    private double[][]? swing;
+    private double? swingSpan;
 
     public Workbench(Catalogue catalogue, CrankPump pump, Setup setup, Evidence evidence)
     {
@@ -61,6 +64,10 @@ internal sealed class Workbench
     public EvidenceItem Item(CueFact fact, int number = -1) =>
         new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)?.Group);
 
+    /// <summary>The posterior of all evidence, with one answer more.</summary>
+    public Posterior PosteriorWith(Posterior all, EvidenceItem added) =>
+        added.Group is null || Items.All(i => i.Group != added.Group) ? all.With(Hypotheses, Bins, added) : Posterior(added: added);
+
     /// <summary>The posterior with one item left out, or one more taken in.</summary>
     public Posterior Posterior(int leftOut = -1, EvidenceItem? added = null)
     {
@@ -85,8 +92,24 @@ internal sealed class Workbench
     {
         if (weights.TryGetValue((leftOut, swingFollows), out var known))
             return known;
-        Reading[] used = leftOut < 0 ? [.. readings] : [.. readings.Where((_, i) => i != leftOut)];
-        var made = new NumericWeights(Numbers.Steady(used), Numbers.Swing(used), swingFollows ? FollowerExponent : 1, Table.SoftCount, Bins);
+        var exponent = swingFollows ? FollowerExponent : 1;
+        steady ??= Numbers.Steady(readings);
+        swing ??= Numbers.Swing(readings);
+        NumericWeights made;
+        if (leftOut < 0)
+        {
+            made = new NumericWeights(steady.All, swing, exponent, Table.SoftCount, Bins);
+        }
+        else if (readings[leftOut].What != Observables.Swing && steady.Without.First(w => w.What == readings[leftOut].What.Index) is { Readings: 1 } alone)
+        {
+            made = new NumericWeights(alone.Log, swing, exponent, Table.SoftCount, Bins);
+        }
+        else
+        {
+            Reading[] used = [.. readings.Where((_, i) => i != leftOut)];
+            made = new NumericWeights(Numbers.Steady(used).All, Numbers.Swing(used), exponent, Table.SoftCount, Bins);
+        }
+
         return weights[(leftOut, swingFollows)] = made;
     }
 
@@ -102,8 +125,7 @@ internal sealed class Workbench
             cues.Add((item, item.Group is null || Leads(item, used) ? 1 : FollowerExponent));
         }
 
-        var swing = used.FirstOrDefault(i => i.Reading?.What == Observables.Swing);
-        if (swing is not null)
+        if (used.Any(i => i.Reading?.What == Observables.Swing))
             swingFollows = used.Any(i => i.Cue is not null && i.Group == "swing" && i.Span > SwingSpan());
         return cues;
     }
@@ -126,14 +148,12 @@ internal sealed class Workbench
         return true;
     }
 
-    private double? swingSpan;
-
     private double SwingSpan()
     {
         if (swingSpan is { } known)
             return known;
-        var rows = Numbers.Swing(readings);
-        var best = rows.Select(r => r.Max()).ToArray();
+        swing ??= Numbers.Swing(readings);
+        var best = swing.Select(r => r.Max()).ToArray();
         swingSpan = best.Max() - best.Min();
         return swingSpan.Value;
     }

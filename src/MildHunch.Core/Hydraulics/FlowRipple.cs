@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>How far the delivery of a healthy pump rises and falls about its mean, from the kinematics alone.</summary>
@@ -7,9 +9,12 @@ namespace MildHunch.Core.Hydraulics;
 public readonly record struct FlowRipple(double AboveMean, double BelowMean, double VolumeSwing)
 {
     private const int Steps = 7200;
+    private static readonly ConcurrentDictionary<(int, double), FlowRipple> Known = new();
 
-    /// <summary>Ripple of 1 to 9 equal cylinders evenly spaced on the crank.</summary>
-    public static FlowRipple Of(int cylinders, double lambda)
+    /// <summary>Ripple of 1 to 9 equal cylinders evenly spaced on the crank. Kept after its first use.</summary>
+    public static FlowRipple Of(int cylinders, double lambda) => Known.GetOrAdd((cylinders, Math.Round(lambda, 4)), key => Compute(key.Item1, key.Item2));
+
+    private static FlowRipple Compute(int cylinders, double lambda)
     {
         var mean = cylinders / Math.PI;
         double most = 0, least = double.MaxValue, volume = 0, top = 0, bottom = 0;

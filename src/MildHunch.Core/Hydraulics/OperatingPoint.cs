@@ -27,6 +27,9 @@ public record struct OperatingPoint
     /// <summary>What this speed displaces in a sound pump, Qt·ηv.</summary>
     public double DisplacedFlow;
 
+    /// <summary>F, mean pressure over (mean flow / Kn)².</summary>
+    public double MeanFactor;
+
     /// <summary>Nozzle coefficient in force, m³/s per √Pa.</summary>
     public double NozzleCoefficient;
 }

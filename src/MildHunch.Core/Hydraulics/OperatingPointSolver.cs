@@ -54,9 +54,10 @@ public sealed class OperatingPointSolver
 
     /// <summary>
     /// The operating point. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
-    /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the outlet.
+    /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the outlet. A point
+    /// solved nearby may be given to start from; it changes the time, not the answer.
     /// </summary>
-    public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa)
+    public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
     {
         var speed = believedSpeedHz * c.SpeedFactor;
         var theoretical = cylinders * sweptM3 * speed;
@@ -76,8 +77,8 @@ public sealed class OperatingPointSolver
             ControlGain = double.IsFinite(setting) ? theoretical / (ControlBand * setting) : 0,
         };
         var omega = 2 * Math.PI * speed;
-        var mean = 1.0;
-        double pressure = 0;
+        var mean = near.MeanFactor > 0 ? near.MeanFactor : 1.0;
+        var pressure = near.PressurePa;
         var shape = new CycleShape(1, 0);
         for (var round = 0; round < 4; round++)
         {
@@ -120,6 +121,7 @@ public sealed class OperatingPointSolver
             SpeedHz = speed,
             InletPa = sourcePa - inletLoss - AirPa,
             DisplacedFlow = displaced,
+            MeanFactor = mean,
             NozzleCoefficient = balance.Nozzle,
         };
     }
@@ -130,17 +132,27 @@ public sealed class OperatingPointSolver
     // Illinois variant of regula falsi: keeps its bracket, so it cannot fail, and converges in a handful of steps.
     private double Root(in Balance balance, double guess)
     {
-        double low = 0, high = guess > 0 ? guess * 1.5 : Math.Max(HealthyPa, 1e5) * 1.2;
-        var atLow = balance.Excess(low);
-        if (atLow <= 0)
+        var close = 1e-8 * balance.Excess(0);
+        if (close <= 0)
             return 0;
-        var close = 1e-8 * atLow;
+        var width = guess > 0 ? 0.02 : 0.3;
+        var low = guess > 0 ? guess * (1 - width) : 0;
+        var high = guess > 0 ? guess * (1 + width) : Math.Max(HealthyPa, 1e5) * 1.2;
+        var atLow = balance.Excess(low);
         var atHigh = balance.Excess(high);
+        while (atLow <= 0 && low > 0)
+        {
+            (high, atHigh) = (low, atLow);
+            width *= 3;
+            low = width < 1 ? guess * (1 - width) : 0;
+            atLow = balance.Excess(low);
+        }
+
         while (atHigh > 0 && high < highestPa)
         {
-            low = high;
-            atLow = atHigh;
-            high *= 2;
+            (low, atLow) = (high, atHigh);
+            width *= 3;
+            high *= 1 + Math.Min(width, 1);
             atHigh = balance.Excess(high);
         }
 

@@ -232,7 +232,7 @@ internal sealed class JotParser(Catalogue catalogue, CrankPump pump, string text
         if (cylinder > pump.Cylinders)
             gaps.Add(new JotGap(start, length, text.Substring(start, length), $"this pump has cylinders 1 to {pump.Cylinders}"));
         else
-            items.Add(new JotItem(start, length, null, null, fact, Explanation.Say(catalogue, fact)));
+            items.Add(new JotItem(start, length, null, null, fact, Sentences.Say(catalogue, fact)));
     }
 
     private Token Drops(Token last, ref double? drops)

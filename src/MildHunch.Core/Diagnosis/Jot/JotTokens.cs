@@ -105,6 +105,8 @@ internal static class JotScanner
         var end = at + 1;
         while (end < text.Length && (char.IsAsciiDigit(text[end]) || (text[end] is '.' or ',' && end + 1 < text.Length && char.IsAsciiDigit(text[end + 1]))))
             end++;
+        if (end + 1 < text.Length && text[end] == ' ' && char.IsLetter(text[end + 1]))
+            end += 1 + WordLength(text, end + 1);
         return end - at;
     }
 

@@ -96,6 +96,8 @@ public abstract class CylinderLeak(string id, double top) : IEffect
 
     public bool MovesNumbers => true;
 
+    public bool Unbalances => true;
+
     public abstract void Apply(ref Condition condition, double severity, CrankPump pump);
 
     public double Size(double severity, CrankPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;

@@ -14,6 +14,9 @@ public interface IEffect
     /// <summary>False where severity does not change any number, so that solving it once is enough.</summary>
     bool MovesNumbers { get; }
 
+    /// <summary>True where one cylinder falls behind, so that the mean pressure hangs on how soft the outlet is.</summary>
+    bool Unbalances => false;
+
     /// <summary>Lays the effect over a condition.</summary>
     void Apply(ref Condition condition, double severity, CrankPump pump);
 

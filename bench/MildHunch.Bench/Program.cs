@@ -1,0 +1,111 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+// Measures what the product promises: answers over HTTP from a running server (BASE_URL), and the kernel on its own.
+const int Rounds = 1000;
+const int WarmUp = 200;
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
+CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a time");
+Kernel();
+if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
+{
+    using var http = new HttpClient { BaseAddress = new Uri(address) };
+    await Measure("diagnosis, FOG-2, 3 readings, 4 cues", "/api/diagnosis", i => Request(i, 3, Few(i)), http);
+    await Measure("diagnosis, FOG-2, 6 readings, 8 cues", "/api/diagnosis", i => Request(i, 3, Many(i)), http);
+    await Measure("diagnosis, seven cylinders, 6 readings, 8 cues", "/api/diagnosis", i => Request(i, 7, Many(i)), http);
+    await Measure("expectation, FOG-2", "/api/expectation", i => Request(i, 3, null), http);
+    await Measure("jot line", "/api/jot", i => Jot(i), http);
+}
+
+static void Kernel()
+{
+    var pump = CrankPump.Create(3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
+    var setup = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.2, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"));
+    var solver = new OperatingPointSolver(pump, setup);
+    const int Solves = 200_000;
+    double Run()
+    {
+        var sum = 0.0;
+        for (var i = 0; i < Solves; i++)
+            sum += solver.Solve(new Condition { ReturnLeak = i % 100 / 40.0 }, 1, 1, 1e-12).PressurePa;
+        return sum;
+    }
+
+    Run();
+    var before = GC.GetAllocatedBytesForCurrentThread();
+    var watch = Stopwatch.StartNew();
+    Run();
+    Console.WriteLine($"{"operating point",-50} mean {watch.Elapsed.TotalNanoseconds / Solves,8:0} ns, {(GC.GetAllocatedBytesForCurrentThread() - before) / (double)Solves:0.###} bytes allocated a solve");
+}
+
+static T Q<T>(double value, string unit)
+    where T : struct, IQuantity<T> => Quantity.From<T>(value, unit);
+
+static JsonObject Amount(double value, string unit) => new() { ["value"] = value, ["unit"] = unit };
+
+static JsonObject Pump(int cylinders) => new()
+{
+    ["arrangement"] = "crank-plunger",
+    ["cylinders"] = cylinders,
+    ["plungerDiameter"] = Amount(18, "mm"),
+    ["stroke"] = Amount(18, "mm"),
+    ["rodRatio"] = 0.2,
+    ["ratedSpeed"] = Amount(1450, "rpm"),
+    ["ratedPressure"] = Amount(100, "bar"),
+    ["control"] = "unloader",
+};
+
+static JsonObject Request(int i, int cylinders, (JsonArray Readings, JsonArray Cues)? evidence)
+{
+    var request = new JsonObject
+    {
+        ["pump"] = Pump(cylinders),
+        ["setup"] = new JsonObject { ["speed"] = Amount(1450 + (i % 7), "rpm"), ["nozzle"] = new JsonObject { ["flow"] = Amount(6.4 * cylinders, "L/min"), ["at"] = Amount(70, "bar") }, ["controlSetting"] = Amount(85, "bar") },
+    };
+    if (evidence is { } told)
+    {
+        request["readings"] = told.Readings;
+        request["cues"] = told.Cues;
+    }
+
+    return request;
+}
+
+static JsonObject Reading(string quantity, double value, string unit) => new() { ["quantity"] = quantity, ["value"] = Amount(value, unit) };
+
+static JsonObject Cue(string cue, string answer) => new() { ["cue"] = cue, ["answer"] = answer };
+
+static (JsonArray, JsonArray) Few(int i) => (
+    [Reading("discharge-pressure", 31 + (i % 11), "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("speed", 1447, "rpm")],
+    [Cue("needle", "swings"), Cue("inlet-hose", "calm"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth")]);
+
+static (JsonArray, JsonArray) Many(int i) => (
+    [Reading("discharge-pressure", 31 + (i % 11), "bar"), Reading("swing", 14, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"), Reading("speed", 1447, "rpm"), Reading("inlet-pressure", -0.1, "bar")],
+    [Cue("needle", "swings"), Cue("jet", "pulsing"), Cue("inlet-hose", "calm"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth"), Cue("prime", "normal"), Cue("leak-at", "none"), Cue("closed-outlet", "holds")]);
+
+static JsonObject Jot(int i) => new() { ["pump"] = Pump(3), ["text"] = $"{31 + (i % 5)} bar swing 24, bucket 10 l in 49 s, bypass none, inlet hose calm" };
+
+static async Task Measure(string what, string path, Func<int, JsonObject> body, HttpClient http)
+{
+    var times = new List<double>();
+    for (var i = 0; i < Rounds + WarmUp; i++)
+    {
+        using var content = JsonContent.Create(body(i));
+        await content.LoadIntoBufferAsync();
+        var watch = Stopwatch.StartNew();
+        using var response = await http.PostAsync(path, content);
+        await response.Content.ReadAsByteArrayAsync();
+        if (i >= WarmUp)
+            times.Add(watch.Elapsed.TotalMilliseconds);
+        response.EnsureSuccessStatusCode();
+    }
+
+    times.Sort();
+    Console.WriteLine($"{what,-50} median {times[times.Count / 2],8:0.00} ms   p95 {times[(int)(times.Count * 0.95)],8:0.00} ms   slowest {times[^1],8:0.00} ms");
+}

@@ -1,0 +1,50 @@
+namespace MildHunch.Store;
+
+/// <summary>Reads and moves along the changes of a case: what stands now, undo, redo. Works on a case loaded whole.</summary>
+public static class CaseHistory
+{
+    /// <summary>Entries that stand now, in the order in which they were told.</summary>
+    public static IReadOnlyList<T> Standing<T>(this CaseEntity entity, IEnumerable<T> entries)
+        where T : EntryEntity
+    {
+        var undone = entity.Changes.Where(c => c.Undone).Select(c => c.Number).ToHashSet();
+        return [.. entries.Where(e => !undone.Contains(e.AddedBy) && (e.RemovedBy is not { } by || undone.Contains(by))).OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal)];
+    }
+
+    /// <summary>The value of a fact that stands now, or null.</summary>
+    public static string? Fact(this CaseEntity entity, string name) => entity.Standing(entity.Facts.Where(f => f.Name == name)).LastOrDefault()?.Value;
+
+    /// <summary>The change that undo would take back; null when there is none.</summary>
+    public static ChangeEntity? ToUndo(this CaseEntity entity) => entity.Changes.Where(c => !c.Undone && c.Number > 1).MaxBy(c => c.Number);
+
+    /// <summary>The change that redo would bring back: the first undone one with nothing newer standing.</summary>
+    public static ChangeEntity? ToRedo(this CaseEntity entity)
+    {
+        var newest = entity.Changes.Where(c => !c.Undone).Select(c => c.Number).DefaultIfEmpty(0).Max();
+        return entity.Changes.Where(c => c.Undone && c.Number > newest).MinBy(c => c.Number);
+    }
+
+    /// <summary>Opens the next change; what is added or taken back names its number.</summary>
+    public static ChangeEntity Begin(this CaseEntity entity, string says, DateTime at)
+    {
+        var change = new ChangeEntity { CaseId = entity.Id, Number = entity.Changes.Select(c => c.Number).DefaultIfEmpty(0).Max() + 1, Says = says, At = at };
+        entity.Changes.Add(change);
+        entity.Version++;
+        return change;
+    }
+
+    /// <summary>Sets a fact, taking back what it said before; an empty value only takes back.</summary>
+    public static void Tell(this CaseEntity entity, ChangeEntity change, string name, string value)
+    {
+        foreach (var old in entity.Standing(entity.Facts.Where(f => f.Name == name)))
+            old.RemovedBy = change.Number;
+        if (value.Length > 0)
+            entity.Facts.Add(new FactEntity { Id = Ids.New(), CaseId = entity.Id, AddedBy = change.Number, Name = name, Value = value });
+    }
+}
+
+/// <summary>Identifiers that sort by time.</summary>
+public static class Ids
+{
+    public static string New() => Guid.CreateVersion7().ToString("N");
+}

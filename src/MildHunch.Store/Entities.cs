@@ -1,0 +1,134 @@
+namespace MildHunch.Store;
+
+/// <summary>A pump of the shop. Pump and set-up are kept as they were typed, units and all.</summary>
+public sealed class PumpEntity
+{
+    public required string Id { get; init; }
+
+    public required string Tag { get; set; }
+
+    public string Name { get; set; } = "";
+
+    public string Duty { get; set; } = "";
+
+    /// <summary>Pump as JSON in the shape of the HTTP interface.</summary>
+    public required string PumpJson { get; set; }
+
+    /// <summary>Set-up as JSON in the shape of the HTTP interface.</summary>
+    public required string SetupJson { get; set; }
+
+    public DateTime CreatedAt { get; init; }
+
+    /// <summary>Counts edits; two tablets must not overwrite one another.</summary>
+    public int Version { get; set; } = 1;
+}
+
+/// <summary>A complaint about a pump and all that was found out about it.</summary>
+public sealed class CaseEntity
+{
+    public required string Id { get; init; }
+
+    public required string PumpId { get; init; }
+
+    public PumpEntity? Pump { get; init; }
+
+    public DateTime OpenedAt { get; init; }
+
+    /// <summary>Counts changes, undos and redos.</summary>
+    public int Version { get; set; }
+
+    public List<ChangeEntity> Changes { get; init; } = [];
+
+    public List<ReadingEntity> Readings { get; init; } = [];
+
+    public List<CueEntity> Cues { get; init; } = [];
+
+    public List<FactEntity> Facts { get; init; } = [];
+
+    public List<VerdictEntity> Verdicts { get; init; } = [];
+}
+
+/// <summary>One thing somebody did to a case. Undoing marks it; nothing typed is ever thrown away.</summary>
+public sealed class ChangeEntity
+{
+    public required string CaseId { get; init; }
+
+    public required int Number { get; init; }
+
+    public required string Says { get; init; }
+
+    public DateTime At { get; init; }
+
+    public bool Undone { get; set; }
+}
+
+/// <summary>Something that stands in a case from one change on until another takes it back.</summary>
+public abstract class EntryEntity
+{
+    public required string Id { get; init; }
+
+    public required string CaseId { get; init; }
+
+    public required int AddedBy { get; init; }
+
+    public int? RemovedBy { get; set; }
+}
+
+/// <summary>A number, in the unit in which it was read.</summary>
+public sealed class ReadingEntity : EntryEntity
+{
+    public required string Quantity { get; init; }
+
+    public required double Value { get; init; }
+
+    public required string Unit { get; init; }
+
+    public double? Uncertainty { get; init; }
+
+    public string? UncertaintyUnit { get; init; }
+}
+
+/// <summary>An answer to a cue.</summary>
+public sealed class CueEntity : EntryEntity
+{
+    public required string Cue { get; init; }
+
+    public required string Answer { get; init; }
+
+    public int? Cylinder { get; init; }
+
+    public string? Side { get; init; }
+
+    public double? DropsPerMinute { get; init; }
+}
+
+/// <summary>Anything else that is told: complaint, stage, notes, history, what was found.</summary>
+public sealed class FactEntity : EntryEntity
+{
+    public required string Name { get; init; }
+
+    public required string Value { get; init; }
+}
+
+/// <summary>What we thought after a change, kept so that it can be compared with what was found.</summary>
+public sealed class VerdictEntity
+{
+    public required string Id { get; init; }
+
+    public required string CaseId { get; init; }
+
+    public required int AfterVersion { get; init; }
+
+    public DateTime At { get; init; }
+
+    public required string Leader { get; init; }
+
+    public required string LeaderName { get; init; }
+
+    public required double Probability { get; init; }
+
+    public required string Hunch { get; init; }
+
+    /// <summary>All suspects with their probabilities, as JSON.</summary>
+    public required string SuspectsJson { get; init; }
+}

@@ -1,0 +1,47 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Design;
+
+namespace MildHunch.Store;
+
+/// <summary>The shop's database, one SQLite file.</summary>
+public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbContext(options)
+{
+    public DbSet<PumpEntity> Pumps => Set<PumpEntity>();
+
+    public DbSet<CaseEntity> Cases => Set<CaseEntity>();
+
+    /// <summary>Connection string of the database in this folder.</summary>
+    public static string ConnectionTo(string folder, string file = "mild-hunch.db") => $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
+
+    protected override void OnModelCreating(ModelBuilder model)
+    {
+        model.Entity<PumpEntity>(pump =>
+        {
+            pump.HasIndex(p => p.Tag).IsUnique();
+            pump.Property(p => p.Version).IsConcurrencyToken();
+        });
+        model.Entity<CaseEntity>(entity =>
+        {
+            entity.HasOne(c => c.Pump).WithMany().HasForeignKey(c => c.PumpId).OnDelete(DeleteBehavior.Restrict);
+            entity.Property(c => c.Version).IsConcurrencyToken();
+            entity.HasMany(c => c.Changes).WithOne().HasForeignKey(c => c.CaseId);
+            entity.HasMany(c => c.Readings).WithOne().HasForeignKey(c => c.CaseId);
+            entity.HasMany(c => c.Cues).WithOne().HasForeignKey(c => c.CaseId);
+            entity.HasMany(c => c.Facts).WithOne().HasForeignKey(c => c.CaseId);
+            entity.HasMany(c => c.Verdicts).WithOne().HasForeignKey(c => c.CaseId);
+        });
+        model.Entity<ChangeEntity>().HasKey(c => new { c.CaseId, c.Number });
+        model.Entity<ReadingEntity>().ToTable("Readings");
+        model.Entity<CueEntity>().ToTable("Cues");
+        model.Entity<FactEntity>().ToTable("Facts");
+        model.Entity<VerdictEntity>().ToTable("Verdicts");
+        model.Entity<ChangeEntity>().ToTable("Changes");
+    }
+
+    /// <summary>For the migration tool only.</summary>
+    internal sealed class DesignFactory : IDesignTimeDbContextFactory<MildHunchDb>
+    {
+        public MildHunchDb CreateDbContext(string[] args) =>
+            new(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite("Data Source=design.db").Options);
+    }
+}

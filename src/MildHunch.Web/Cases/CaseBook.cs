@@ -1,0 +1,201 @@
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Core;
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Store;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases;
+
+/// <summary>Loads cases, lays changes on them and keeps what we thought after each.</summary>
+public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, TimeProvider clock)
+{
+    private const string ContextFact = "context";
+    private const string FirstStage = "ask";
+
+    public async Task<IReadOnlyList<CaseSummary>> List(CancellationToken stop)
+    {
+        var cases = await Whole().AsNoTracking().ToListAsync(stop);
+        return [.. cases.Select(Summary).OrderBy(c => c.Closed is not null).ThenByDescending(c => c.ChangedAt)];
+    }
+
+    public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
+        await Whole().FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
+
+    /// <summary>Opens a case; the first change is the complaint itself and is not undone.</summary>
+    public async Task<CaseResource> Open(NewCaseRequest request, CancellationToken stop)
+    {
+        var pump = await db.Pumps.FirstOrDefaultAsync(p => p.Id == request.PumpId, stop)
+            ?? throw new ImpossibleInputException("pumpId", request.PumpId is null ? "nothing" : $"“{request.PumpId}”", "the id of a pump of this shop");
+        var complaint = request.Complaint?.Trim() ?? "";
+        if (complaint.Length is 0 or > ChangeRules.LongestFact)
+            throw new ImpossibleInputException("complaint", complaint.Length == 0 ? "nothing" : $"{complaint.Length} characters", "what is wrong, in a sentence");
+        var entity = new CaseEntity { Id = Ids.New(), PumpId = pump.Id, Pump = pump, OpenedAt = Now() };
+        var change = entity.Begin("Case opened", Now());
+        entity.Tell(change, "complaint", complaint);
+        entity.Tell(change, "stage", FirstStage);
+        if (request.Context is { Count: > 0 })
+            entity.Tell(change, ContextFact, string.Join(',', request.Context));
+        db.Cases.Add(entity);
+        return await Save(entity, stop);
+    }
+
+    /// <summary>Lays one change on a case. Everything is checked first: a refusal stores nothing.</summary>
+    public async Task<CaseResource> Apply(CaseEntity entity, ChangeRequest request, CancellationToken stop)
+    {
+        ChangeRules.Check(request, catalogue);
+        var pump = PumpEndpoints.Resource(Pump(entity)).Pump.ToCore();
+        var evidence = Mapping.ToEvidence(request.Readings, request.Cues, request.Context);
+        EvidenceRules.Check(catalogue, pump, evidence);
+        var change = entity.Begin(request.Says?.Trim() is { Length: > 0 } says ? says : Says(request, evidence), Now());
+        foreach (var id in request.Remove ?? [])
+            (Standing(entity).FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
+        foreach (var reading in request.Readings ?? [])
+        {
+            TakeBack(entity.Standing(entity.Readings.Where(r => r.Quantity == reading.Quantity)), change);
+            entity.Readings.Add(new ReadingEntity
+            {
+                Id = Ids.New(),
+                CaseId = entity.Id,
+                AddedBy = change.Number,
+                Quantity = reading.Quantity!,
+                Value = reading.Value!.Value,
+                Unit = reading.Value.Unit,
+                Uncertainty = reading.Uncertainty?.Value,
+                UncertaintyUnit = reading.Uncertainty?.Unit,
+            });
+        }
+
+        foreach (var cue in request.Cues ?? [])
+            Answer(entity, change, cue);
+        foreach (var (name, value) in request.Facts ?? new Dictionary<string, string>())
+            entity.Tell(change, name, value.Trim());
+        if (request.Context is not null)
+            entity.Tell(change, ContextFact, string.Join(',', request.Context.Distinct()));
+        return await Save(entity, stop);
+    }
+
+    public async Task<CaseResource> Undo(CaseEntity entity, CancellationToken stop)
+    {
+        var change = entity.ToUndo() ?? throw new RefusalException(StatusCodes.Status409Conflict, "Nothing to undo", "undo", "There is nothing left to undo in this case.");
+        change.Undone = true;
+        entity.Version++;
+        return await Save(entity, stop);
+    }
+
+    public async Task<CaseResource> Redo(CaseEntity entity, CancellationToken stop)
+    {
+        var change = entity.ToRedo() ?? throw new RefusalException(StatusCodes.Status409Conflict, "Nothing to redo", "redo", "There is nothing to bring back in this case.");
+        change.Undone = false;
+        entity.Version++;
+        return await Save(entity, stop);
+    }
+
+    /// <summary>The case as it stands, with its verdict computed now.</summary>
+    public CaseResource Show(CaseEntity entity)
+    {
+        var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null)).ToArray();
+        var cues = entity.Standing(entity.Cues);
+        var context = Context(entity);
+        var pump = PumpEndpoints.Resource(Pump(entity));
+        var request = new DiagnosisRequest(
+            pump.Pump, pump.Setup,
+            [.. readings.Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty))],
+            [.. cues.Select(ToDto)],
+            context);
+        var facts = entity.Standing(entity.Facts).Where(f => f.Name != ContextFact).ToDictionary(f => f.Name, f => f.Value);
+        return new CaseResource(
+            entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage), facts.GetValueOrDefault("closed"), entity.OpenedAt,
+            readings,
+            [.. cues.Select(c => new CueEntryStandingDto(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentence(c)))],
+            context, facts,
+            [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
+            entity.ToUndo()?.Says, entity.ToRedo()?.Says,
+            DiagnosisEndpoint.Compute(request, diagnoser, catalogue));
+    }
+
+    private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute);
+
+    private static PumpEntity Pump(CaseEntity entity) => entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
+
+    private static IEnumerable<EntryEntity> Standing(CaseEntity entity) => [.. entity.Standing(entity.Readings), .. entity.Standing(entity.Cues)];
+
+    private static void TakeBack(IEnumerable<EntryEntity> entries, ChangeEntity change)
+    {
+        foreach (var entry in entries)
+            entry.RemovedBy = change.Number;
+    }
+
+    private static string[] Context(CaseEntity entity) => entity.Fact(ContextFact)?.Split(',', StringSplitOptions.RemoveEmptyEntries) ?? [];
+
+    private void Answer(CaseEntity entity, ChangeEntity change, CueDto cue)
+    {
+        // One answer to a question; drips are told place by place, and "dry everywhere" speaks of them all.
+        var places = catalogue.Cue(cue.Cue!)!.Kind == "places";
+        TakeBack(
+            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (!places || cue.Answer == "none" || c.Answer == "none" || (c.Answer == cue.Answer && c.Cylinder == cue.Cylinder)))),
+            change);
+        if (cue.Answer == "unknown")
+            return;
+        entity.Cues.Add(new CueEntity
+        {
+            Id = Ids.New(),
+            CaseId = entity.Id,
+            AddedBy = change.Number,
+            Cue = cue.Cue!,
+            Answer = cue.Answer!,
+            Cylinder = cue.Cylinder,
+            Side = cue.Side,
+            DropsPerMinute = cue.DropsPerMinute,
+        });
+    }
+
+    private string Sentence(CueEntity c) => Sentences.Say(catalogue, ToDto(c).ToCore("cue"));
+
+    private string Says(ChangeRequest request, Evidence evidence)
+    {
+        var told = evidence.Readings.Select((r, i) => $"{r.What.Name} {Core.Quantities.Quantity.Digits(request.Readings![i].Value!.Value)} {request.Readings[i].Value!.Unit}")
+            .Concat(evidence.Cues.Select(c => Sentences.Say(catalogue, c)))
+            .Concat((request.Facts ?? new Dictionary<string, string>()).Select(f => f.Value.Length > 0 ? $"{f.Key}: {(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}" : $"{f.Key} cleared"))
+            .Concat(request.Context is null ? [] : ["History changed"])
+            .ToArray();
+        return told.Length > 0 ? string.Join("; ", told) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";
+    }
+
+    private CaseSummary Summary(CaseEntity c)
+    {
+        var last = c.Verdicts.MaxBy(v => v.Id, StringComparer.Ordinal);
+        var pump = Pump(c);
+        return new CaseSummary(
+            c.Id, c.PumpId, pump.Tag, pump.Name, pump.Duty, c.Fact("complaint") ?? "", c.Fact("stage") ?? FirstStage, c.OpenedAt,
+            c.Changes.Max(x => x.At), c.Fact("closed"),
+            last is null ? null : new LeaderDto(last.Leader, last.LeaderName, last.Probability, last.Hunch),
+            Standing(c).Count());
+    }
+
+    private async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop)
+    {
+        var shown = Show(entity);
+        var leader = shown.Diagnosis.Suspects[0];
+        entity.Verdicts.Add(new VerdictEntity
+        {
+            Id = Ids.New(),
+            CaseId = entity.Id,
+            AfterVersion = entity.Version,
+            At = Now(),
+            Leader = leader.Fault,
+            LeaderName = leader.Name,
+            Probability = leader.Probability,
+            Hunch = leader.Hunch,
+            SuspectsJson = Stored.Write(shown.Diagnosis.Suspects.ToDictionary(s => s.Fault, s => s.Probability)),
+        });
+        await db.SaveOrRefuse(stop);
+        return shown;
+    }
+
+    private IQueryable<CaseEntity> Whole() => db.Cases.Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).Include(c => c.Verdicts).AsSplitQuery();
+
+    private DateTime Now() => clock.GetUtcNow().UtcDateTime;
+}

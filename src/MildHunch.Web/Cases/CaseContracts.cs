@@ -1,0 +1,31 @@
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases;
+
+public sealed record NewCaseRequest(string? PumpId, string? Complaint, IReadOnlyList<string>? Context = null);
+
+/// <summary>One action of the technician: readings and answers told, entries taken back, facts set. Saved as one, undone as one.</summary>
+public sealed record ChangeRequest(
+    string? Says = null,
+    IReadOnlyList<ReadingDto>? Readings = null,
+    IReadOnlyList<CueDto>? Cues = null,
+    IReadOnlyList<string>? Remove = null,
+    IReadOnlyList<string>? Context = null,
+    IReadOnlyDictionary<string, string>? Facts = null);
+
+public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty);
+
+public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, string Says);
+
+public sealed record ChangeDto(int Number, string Says, DateTime At, bool Undone);
+
+public sealed record LeaderDto(string Fault, string Name, double Probability, string Hunch);
+
+public sealed record CaseSummary(string Id, string PumpId, string Tag, string PumpName, string Duty, string Complaint, string Stage, DateTime OpenedAt, DateTime ChangedAt, string? Closed, LeaderDto? Leader, int Entries);
+
+public sealed record CaseResource(
+    string Id, int Version, PumpResource Pump, string Complaint, string Stage, string? Closed, DateTime OpenedAt,
+    IReadOnlyList<ReadingEntryDto> Readings, IReadOnlyList<CueEntryStandingDto> Cues, IReadOnlyList<string> Context,
+    IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo, DiagnosisResponse Diagnosis);

@@ -1,0 +1,47 @@
+using MildHunch.Web.Expectation;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Diagnosis;
+
+public sealed record DiagnosisRequest(PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<CueDto>? Cues = null, IReadOnlyList<string>? Context = null);
+
+public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
+
+public sealed record LocationDto(int? Cylinder, string? Side, double Probability);
+
+public sealed record EvidenceDto(string Source, double Decibans, string Text);
+
+public sealed record SeverityDto(double Middle, double Low, double High, string Zero, string One);
+
+public sealed record HazardDto(string Id, string Text);
+
+public sealed record SuspectDto(
+    string Fault, string Name, string Part, string? Side, double Probability, string Hunch, SeverityDto Severity,
+    IReadOnlyList<LocationDto> Locations, IReadOnlyList<EvidenceDto> Evidence, double TogetherDecibans,
+    string How, IReadOnlyList<string> Causes, string Action, string ActionName, double MendMinutes, IReadOnlyList<HazardDto> Hazards);
+
+public sealed record LedgerTermDto(QuantityDto? Flow, QuantityDto? Sigma, string Source);
+
+public sealed record LedgerDto(
+    LedgerTermDto Displaced, LedgerTermDto Nozzle, LedgerTermDto Bypass, LedgerTermDto Outside, LedgerTermDto Missing,
+    double? MissingShares, double MissingSharesSigma, bool MissingMayBeInBypass, string Text);
+
+public sealed record ContradictionDto(string Source, string Text, double Sigmas);
+
+public sealed record CheckAnswerDto(string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then);
+
+public sealed record NextCheckDto(
+    string Check, string Name, string Question, string How, string Opens, double Minutes, double Information, double InformationPerMinute,
+    string? Cue, string? Reading, IReadOnlyList<HazardDto> Hazards, IReadOnlyList<CheckAnswerDto> Answers);
+
+public sealed record ComparisonDto(string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);
+
+public sealed record DiagnosisResponse(
+    IReadOnlyList<ActionDto> Actions,
+    IReadOnlyList<SuspectDto> Suspects,
+    LedgerDto Ledger,
+    IReadOnlyList<ContradictionDto> Contradictions,
+    IReadOnlyList<NextCheckDto> NextChecks,
+    IReadOnlyList<ComparisonDto> Comparisons,
+    IReadOnlyList<FigureDto> Expectation,
+    int Considered);

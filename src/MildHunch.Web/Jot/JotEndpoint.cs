@@ -1,0 +1,32 @@
+using MildHunch.Core;
+using MildHunch.Core.Diagnosis.Jot;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Jot;
+
+public sealed record JotRequest(PumpDto? Pump, string? Text);
+
+public sealed record JotItemDto(int Start, int Length, string Says, ReadingDto? Reading, CueDto? Cue);
+
+public sealed record JotGapDto(int Start, int Length, string Text, string Problem);
+
+public sealed record JotResponse(IReadOnlyList<JotItemDto> Items, IReadOnlyList<JotGapDto> NotUnderstood);
+
+/// <summary>What a line of shorthand says, before it counts.</summary>
+public static class JotEndpoint
+{
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes.MapPost("/api/jot", (JotRequest request, JotLine jot) => Read(request, jot)).WithTags("Computation").WithSummary("Reads a technician's shorthand; stores nothing.");
+
+    private static JotResponse Read(JotRequest request, JotLine jot)
+    {
+        var text = request.Text ?? throw new ImpossibleInputException("text", "nothing", "a line such as “31 bar swing 24, bypass none”");
+        var read = jot.Read(text, request.Pump.ToCore());
+        return new JotResponse(
+            [.. read.Items.Select(i => new JotItemDto(
+                i.Start, i.Length, i.Says,
+                i.Reading is { } r ? new ReadingDto(r.What.Id, r.Value.ToDto(i.Unit!)) : null,
+                i.Cue is { } c ? new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute) : null))],
+            [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))]);
+    }
+}

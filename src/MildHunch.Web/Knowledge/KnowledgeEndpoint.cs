@@ -1,0 +1,33 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Quantities;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Knowledge;
+
+public sealed record AnswerDto(string Id, string Text, bool Healthy, string At);
+
+public sealed record CueEntryDto(string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers);
+
+public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units);
+
+public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
+
+public sealed record FaultDto(string Id, string Name, string Part, string? Side, string Location, string How);
+
+public sealed record KnowledgeResponse(IReadOnlyList<CueEntryDto> Cues, IReadOnlyList<ObservableDto> Observables, IReadOnlyList<ContextDto> Contexts, IReadOnlyList<FaultDto> Faults, IReadOnlyDictionary<string, IReadOnlyList<string>> Units);
+
+/// <summary>What can be asked and answered, for whoever draws it.</summary>
+public static class KnowledgeEndpoint
+{
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes.MapGet("/api/knowledge", (Catalogue catalogue) => new KnowledgeResponse(
+            [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab()))]))],
+            [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind)))],
+            [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
+            [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How))],
+            Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf)))
+            .WithTags("Knowledge").WithSummary("Cues, readings, contexts and faults that the product knows.");
+
+    private static IReadOnlyList<string> UnitsOf(QuantityKind kind) => [.. Units.All.Where(u => u.Kind == kind).Select(u => u.Symbol)];
+}

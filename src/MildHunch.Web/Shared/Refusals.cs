@@ -1,0 +1,82 @@
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using MildHunch.Core;
+
+namespace MildHunch.Web.Shared;
+
+/// <summary>A request that cannot be carried out as things stand; becomes problem details with this status.</summary>
+public sealed class RefusalException(int status, string title, string field, string detail) : Exception(detail)
+{
+    public int Status { get; } = status;
+
+    public string Title { get; } = title;
+
+    public string Field { get; } = field;
+
+    public static RefusalException NotFound(string what, string id) => new(StatusCodes.Status404NotFound, $"There is no {what} here", what, $"No {what} has the id “{id}”.");
+}
+
+/// <summary>Every refusal as problem details (RFC 9457) with the field named.</summary>
+public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellationToken)
+    {
+        var problem = exception switch
+        {
+            ImpossibleInputException e => Problem(StatusCodes.Status400BadRequest, "This cannot be", e.Field, e.Message),
+            RefusalException e => Problem(e.Status, e.Title, e.Field, e.Message),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TooLarge(),
+            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException e => Problem(e.StatusCode, "This request cannot be read", "body", "Nothing was sent, or not as JSON. Send a JSON object with Content-Type application/json."),
+            JsonException json => Unreadable(json),
+            _ => null,
+        };
+        if (problem is null)
+        {
+            log.LogError(exception, "Unexpected failure at {Path}", context.Request.Path);
+            problem = Problem(StatusCodes.Status500InternalServerError, "Something went wrong on our side", "", "It has been logged. What was typed is still on the screen; try again.");
+        }
+
+        context.Response.StatusCode = problem.Status!.Value;
+        await context.Response.WriteAsJsonAsync(problem, options: null, contentType: "application/problem+json", cancellationToken);
+        return true;
+    }
+
+    /// <summary>The refusal of a body that is too large.</summary>
+    public static ProblemDetails TooLarge() =>
+        Problem(StatusCodes.Status413PayloadTooLarge, "Too much at once", "body", $"A request may hold {Limits.BodyBytes / 1024} kB.");
+
+    private static ProblemDetails Unreadable(JsonException json)
+    {
+        var field = Start().Replace(json.Path ?? "", "");
+        return field.Length == 0
+            ? Problem(StatusCodes.Status400BadRequest, "This request cannot be read", "body", "What was sent is not a JSON object as described in /openapi/v1.json.")
+            : Problem(StatusCodes.Status400BadRequest, "This cannot be", field, $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
+    }
+
+    private static string Expected(JsonException json) =>
+        json.Message.Contains("Double", StringComparison.Ordinal) ? "a number, such as 12.5"
+        : json.Message.Contains("Int32", StringComparison.Ordinal) ? "a whole number"
+        : json.Message.Contains("String", StringComparison.Ordinal) ? "a text"
+        : json.Message.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
+        : "what /openapi/v1.json describes";
+
+    private static ProblemDetails Problem(int status, string title, string field, string detail) => new()
+    {
+        Status = status,
+        Title = title,
+        Detail = detail,
+        Extensions = { ["errors"] = new Dictionary<string, string[]> { [field] = [detail] } },
+    };
+
+    [GeneratedRegex(@"^\$\.?")]
+    private static partial Regex Start();
+}
+
+/// <summary>Sizes beyond which nothing sensible lies.</summary>
+public static class Limits
+{
+    public const int BodyBytes = 512 * 1024;
+}
