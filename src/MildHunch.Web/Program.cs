@@ -40,7 +40,13 @@ builder.Services.Configure<JsonOptions>(json =>
     json.SerializerOptions.DefaultIgnoreCondition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull;
     json.SerializerOptions.RespectNullableAnnotations = false;
 });
-builder.Services.AddOpenApi();
+builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document, _, _) =>
+{
+    // Where it is served is no part of the interface; without it the document is the same on every machine.
+    document.Servers = [];
+    document.Info.Title = "Mild Hunch";
+    return Task.CompletedTask;
+}));
 
 var app = builder.Build();
 using (var scope = app.Services.CreateScope())

@@ -30,7 +30,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
         var before = Entropy(posterior.Probability);
         var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.After));
         var question = check.Cue is { } id ? bench.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
-        return new NextCheck(check, question, bits, bits / check.Minutes, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
+        return new NextCheck(check, question, bits, bits / check.AllMinutes, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
     }
 
     private List<(CheckAnswer Answer, double After)> CueAnswers(Cue cue)

@@ -83,6 +83,9 @@ public sealed record Cue
 
     public required string Name { get; init; }
 
+    /// <summary>What stands before the answer on a small tag; may be empty.</summary>
+    public required string Short { get; init; }
+
     /// <summary>Where on the drawing it is told.</summary>
     public required string Place { get; init; }
 
@@ -113,6 +116,12 @@ public sealed record Check
     public required string Name { get; init; }
 
     public required double Minutes { get; init; }
+
+    /// <summary>What is disturbed by opening has to be put back and proved: minutes for that (common practice, no source).</summary>
+    public double PutBackMinutes { get; init; }
+
+    /// <summary>What it costs in all.</summary>
+    public double AllMinutes => Minutes + PutBackMinutes;
 
     public required string Opens { get; init; }
 

@@ -15,9 +15,9 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
     {
         var figures = new List<Figure>
         {
-            Flow("theoretical-flow", "Theoretical flow", _ => Delivery.TheoreticalFlow(pump, point.SpeedHz), new Working(
+            Flow("theoretical-flow", "Theoretical flow", p => Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
                 "Theoretical flow", "Qt = n · A · S · N", [N(), In("A", "plunger area", Area.OfCircle(pump.PlungerDiameter), "mm²"), In("S", "stroke", pump.Stroke, "mm"), Speed()], Book2)),
-            Ratio("volumetric-efficiency", "Volumetric efficiency", p => p.DisplacedFlow / Delivery.TheoreticalFlow(pump, point.SpeedHz), new Working(
+            Ratio("volumetric-efficiency", "Volumetric efficiency", p => p.DisplacedFlow / Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
                 "Volumetric efficiency", "ηv = 1 − c · p/β − s",
                 [new("c", "clearance over swept volume", Quantity.Digits(Delivery.ClearanceRatio)), Pressure(), new("β", "bulk modulus of water", "2.2 GPa"), new("s", "valve slip when sound", "3.5 %")], Book2)),
             Flow("displaced-flow", "Displaced by a sound pump", p => p.DisplacedFlow, new Working(
@@ -103,6 +103,9 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
             high = new Amount(kind, Math.Max(high.Si, value + leastHalfWidth));
         }
 
+        // Only the inlet can be below the surrounding air; nothing else can be below nothing.
+        if (id != "inlet-pressure")
+            low = new Amount(kind, Math.Max(0, low.Si));
         return new Figure(id, name, new Amount(kind, value), low, high, parts, working);
     }
 }

@@ -115,7 +115,7 @@ public sealed class OperatingPointSolver
             PressurePa = pressure,
             SwingPa = swing,
             NozzleFlow = nozzleFlow,
-            BypassFlow = Math.Max(0, flow - nozzleFlow),
+            BypassFlow = flow - nozzleFlow > 1e-6 * flow ? flow - nozzleFlow : 0,
             SupplyFlow = drawn,
             OutsideFlow = outside,
             SpeedHz = speed,

@@ -109,7 +109,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage), facts.GetValueOrDefault("closed"), entity.OpenedAt,
             readings,
-            [.. cues.Select(c => new CueEntryStandingDto(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentence(c)))],
+            [.. cues.Select(c => new CueEntryStandingDto(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c))))],
             context, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says,
@@ -152,7 +152,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         });
     }
 
-    private string Sentence(CueEntity c) => Sentences.Say(catalogue, ToDto(c).ToCore("cue"));
+    private static CueFact Fact(CueEntity c) => ToDto(c).ToCore("cue");
 
     private string Says(ChangeRequest request, Evidence evidence)
     {

@@ -31,7 +31,7 @@ public sealed record ContradictionDto(string Source, string Text, double Sigmas)
 public sealed record CheckAnswerDto(string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then);
 
 public sealed record NextCheckDto(
-    string Check, string Name, string Question, string How, string Opens, double Minutes, double Information, double InformationPerMinute,
+    string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information, double InformationPerMinute,
     string? Cue, string? Reading, IReadOnlyList<HazardDto> Hazards, IReadOnlyList<CheckAnswerDto> Answers);
 
 public sealed record ComparisonDto(string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);

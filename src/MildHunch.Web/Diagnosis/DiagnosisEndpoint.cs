@@ -36,7 +36,7 @@ public static class DiagnosisEndpoint
         s.Fault.How, s.Fault.Causes, s.Fault.Action, s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
 
     private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
-        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4),
+        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4),
         c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
         [.. c.Answers.Select(a => new CheckAnswerDto(a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then))]);
 
@@ -63,8 +63,8 @@ public static class DiagnosisEndpoint
         if (l.MissingShares is not { } shares)
             return "Not measured at the nozzle, so nobody knows what is missing.";
         var where = l.MissingMayBeInBypass ? "missing or in the bypass" : "missing";
-        var amount = $"{Quantity.Digits(Math.Max(0, shares), 2)} ± {Quantity.Digits(l.MissingSharesSigma, 2)} of one cylinder";
-        return shares < 2 * l.MissingSharesSigma ? $"Nothing to speak of is {where}: {amount}." : $"{amount} is {where}.";
+        var amount = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
+        return shares < 2 * l.MissingSharesSigma ? $"Nothing to speak of is {where} ({amount})." : $"{amount} is {where}.";
     }
 
     private static IReadOnlyList<HazardDto> Hazards(IReadOnlyList<string> ids, Catalogue catalogue) =>

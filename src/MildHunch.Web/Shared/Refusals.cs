@@ -56,12 +56,15 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
             : Problem(StatusCodes.Status400BadRequest, "This cannot be", field, $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
     }
 
-    private static string Expected(JsonException json) =>
-        json.Message.Contains("Double", StringComparison.Ordinal) ? "a number, such as 12.5"
-        : json.Message.Contains("Int32", StringComparison.Ordinal) ? "a whole number"
-        : json.Message.Contains("String", StringComparison.Ordinal) ? "a text"
-        : json.Message.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
-        : "what /openapi/v1.json describes";
+    // The serializer tells what it wanted in the innermost message only.
+    private static string Expected(JsonException json)
+    {
+        var told = $"{json.Message} {json.InnerException?.Message}";
+        return told.Contains("as a number", StringComparison.Ordinal) || told.Contains("Double", StringComparison.Ordinal) || told.Contains("Int32", StringComparison.Ordinal) ? "a number, such as 12.5"
+            : told.Contains("as a string", StringComparison.Ordinal) || told.Contains("System.String", StringComparison.Ordinal) ? "a text"
+            : told.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
+            : "what /openapi/v1.json describes";
+    }
 
     private static ProblemDetails Problem(int status, string title, string field, string detail) => new()
     {

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
+import { quantity, when } from '@/shared/format';
+import StageNote from './StageNote.vue';
+
+/** What is wrong, since when, what happened before: it moves the priors. */
+const props = defineProps<{
+  data: CaseResource;
+  knowledge: Knowledge;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+
+const told = computed(() => new Set(props.data.context));
+const nozzle = computed(() => {
+  const n = props.data.pump.setup.nozzle;
+  if (n?.flow && n.at) return `${quantity(n.flow)} at ${quantity(n.at)}`;
+  if (n?.size) return `size ${n.size}`;
+  return n?.orifice ? `orifice ${quantity(n.orifice)}` : 'not told';
+});
+
+function toggle(id: string, excludes: string[]) {
+  const next = new Set(told.value);
+  if (next.has(id)) next.delete(id);
+  else {
+    next.add(id);
+    for (const other of excludes) next.delete(other);
+  }
+  void props.tell({ context: [...next] });
+}
+</script>
+
+<template>
+  <section class="ask" aria-label="Ask">
+    <h2>Ask</h2>
+    <StageNote :data="data" name="complaint" label="What is wrong?" :tell="tell" />
+    <p class="quiet">Told {{ when(data.openedAt) }}.</p>
+    <h2>What happened before?</h2>
+    <div class="chips" role="group" aria-label="History">
+      <button
+        v-for="c in knowledge.contexts"
+        :key="c.id"
+        type="button"
+        class="tap"
+        :class="{ on: told.has(c.id) }"
+        :aria-pressed="told.has(c.id)"
+        @click="toggle(c.id, c.excludes)"
+      >
+        {{ c.name }}
+      </button>
+    </div>
+    <h2>How is it run?</h2>
+    <dl>
+      <dt>Speed believed</dt>
+      <dd v-if="data.pump.setup.speed" class="figure">{{ quantity(data.pump.setup.speed, 4) }}</dd>
+      <dt>Nozzle when sound</dt>
+      <dd class="figure">{{ nozzle }}</dd>
+      <dt>Control opens at</dt>
+      <dd class="figure">
+        {{ data.pump.setup.controlSetting ? quantity(data.pump.setup.controlSetting) : 'not told' }}
+      </dd>
+      <dt>Outlet line</dt>
+      <dd>{{ data.pump.setup.line ?? 'not told' }}</dd>
+    </dl>
+    <RouterLink class="tap link" :to="`/pumps/${data.pump.id}/edit`">Correct the pump</RouterLink>
+    <StageNote :data="data" name="note-ask" label="Anything else they said" :tell="tell" />
+  </section>
+</template>
+
+<style scoped>
+.ask {
+  display: grid;
+  gap: 0.6rem;
+  padding: 0.5rem 1rem 1rem;
+}
+
+p {
+  margin: 0;
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0.25rem 1rem;
+  margin: 0;
+}
+
+dd {
+  margin: 0;
+  text-align: right;
+}
+
+.link {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  text-decoration: none;
+}
+</style>

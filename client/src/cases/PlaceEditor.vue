@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import Popover from 'primevue/popover';
+import { computed, nextTick, ref } from 'vue';
+import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
+import { cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
+import ReadingField from './ReadingField.vue';
+
+/** A small editor at the place that was tapped: its readings and its questions, nothing else. */
+const props = defineProps<{ data: CaseResource; knowledge: Knowledge; trouble: string }>();
+const emit = defineEmits<{ tell: [change: ChangeRequest]; closed: [] }>();
+
+const popover = ref<InstanceType<typeof Popover>>();
+const spot = ref<Spot>();
+const drops = ref('');
+
+const readings = computed(() =>
+  spot.value && !spot.value.cylinder ? observablesAt(spot.value.place, props.knowledge) : [],
+);
+const cues = computed(() =>
+  spot.value
+    ? cuesAt(spot.value, props.knowledge, props.data.pump.pump.control).filter(
+        (c) => !placed(c.id) || spot.value?.cylinder,
+      )
+    : [],
+);
+
+/** Cues answered cylinder by cylinder are asked at a cylinder. */
+function placed(cue: string): boolean {
+  return props.knowledge.cues.find((c) => c.id === cue)?.answers.some((a) => a.at !== 'none') ?? false;
+}
+
+function standing(cue: string) {
+  return props.data.cues.filter((c) => c.cue === cue);
+}
+
+function isOn(cue: string, answer: { id: string; at: string }): boolean {
+  return standing(cue).some(
+    (c) =>
+      c.answer === answer.id && (answer.at === 'none' || c.cylinder === spot.value?.cylinder) && c.dropsPerMinute !== 0,
+  );
+}
+
+function answer(cue: string, a: { id: string; at: string }) {
+  const on = standing(cue).find((c) => c.answer === a.id && (a.at === 'none' || c.cylinder === spot.value?.cylinder));
+  if (on && isOn(cue, a) && !drops.value) {
+    emit('tell', { remove: [on.id] });
+    return;
+  }
+  const at =
+    a.at === 'none'
+      ? {}
+      : {
+          cylinder: spot.value?.cylinder ?? null,
+          ...(a.at === 'cavity' && spot.value?.side ? { side: spot.value.side } : {}),
+        };
+  const rate =
+    cue === 'leak-at' && a.id !== 'none' && drops.value
+      ? { dropsPerMinute: Number(drops.value.replace(',', '.')) }
+      : {};
+  emit('tell', { cues: [{ cue, answer: a.id, ...at, ...rate }] });
+  drops.value = '';
+}
+
+function open(at: Spot, event: Event) {
+  spot.value = at;
+  drops.value = '';
+  const target = event.currentTarget ?? event.target;
+  popover.value?.hide();
+  void nextTick(() => popover.value?.show(event, target));
+}
+
+defineExpose({ open });
+</script>
+
+<template>
+  <Popover ref="popover" class="place-editor" @hide="emit('closed')">
+    <section v-if="spot" :aria-label="spotName(spot)">
+      <header>
+        <h2>{{ spotName(spot) }}</h2>
+        <button type="button" class="tap plain" @click="popover?.hide()">Close</button>
+      </header>
+      <ReadingField
+        v-for="what in readings"
+        :key="what.id"
+        :what="what"
+        :standing="data.readings.find((r) => r.quantity === what.id)"
+        @tell="(change) => emit('tell', change)"
+      />
+      <div v-for="cue in cues" :key="cue.id" class="cue">
+        <p>{{ cue.question }}</p>
+        <label v-if="cue.id === 'leak-at'" class="drops">
+          Drops a minute, if you counted
+          <input v-model="drops" inputmode="decimal" class="figure" />
+        </label>
+        <div class="answers" role="group" :aria-label="cue.name">
+          <button
+            v-for="a in cue.answers.filter(
+              (x) =>
+                spot?.place !== 'weep' ||
+                cue.kind !== 'places' ||
+                x.at !== 'none' ||
+                x.healthy ||
+                x.id === 'head-to-crankcase',
+            )"
+            :key="a.id"
+            type="button"
+            class="tap"
+            :class="{ on: isOn(cue.id, a) }"
+            :aria-pressed="isOn(cue.id, a)"
+            @click="answer(cue.id, a)"
+          >
+            {{ a.text }}
+          </button>
+        </div>
+      </div>
+      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+    </section>
+  </Popover>
+</template>
+
+<style scoped>
+section {
+  width: min(25rem, 86vw);
+  max-height: min(70vh, 34rem);
+  overflow-y: auto;
+}
+
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.cue {
+  padding: 0.5rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.cue p {
+  margin: 0 0 0.5rem;
+}
+
+.answers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.drops {
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  margin-bottom: 0.5rem;
+}
+
+.drops input {
+  width: 5rem;
+  min-height: 44px;
+  padding: 0 0.5rem;
+  border: 1.5px solid var(--ink-2);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font-size: 1rem;
+}
+
+.trouble {
+  margin: 0.5rem 0 0;
+  color: var(--suspect);
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue';
+import type { ChangeRequest, Schemas } from '@/shared/api/client';
+import { digits } from '@/shared/format';
+import { readNumber } from '@/shared/readNumber';
+
+/** One number with its unit. What is typed stays until it is taken, also when it is refused. */
+const props = defineProps<{ what: Schemas['ObservableDto']; standing?: Schemas['ReadingEntryDto'] }>();
+const emit = defineEmits<{ tell: [change: ChangeRequest] }>();
+
+const text = ref('');
+const unit = ref('');
+const problem = ref('');
+
+watch(
+  () => props.standing,
+  (now) => {
+    text.value = now ? digits(now.value.value, 6) : '';
+    unit.value = now?.value.unit ?? props.what.units[0] ?? '';
+  },
+  { immediate: true },
+);
+
+function save() {
+  const value = readNumber(text.value);
+  if (value === null) {
+    problem.value = text.value.trim()
+      ? `“${text.value}” is not a number. Write it like 31 or 12.6.`
+      : 'Type a number first.';
+    return;
+  }
+  problem.value = '';
+  emit('tell', { readings: [{ quantity: props.what.id, value: { value, unit: unit.value } }] });
+}
+</script>
+
+<template>
+  <form class="reading" @submit.prevent="save">
+    <label :for="`reading-${what.id}`">{{ what.name }}</label>
+    <div class="row">
+      <input
+        :id="`reading-${what.id}`"
+        v-model="text"
+        class="figure"
+        inputmode="decimal"
+        autocomplete="off"
+        :aria-invalid="problem ? true : undefined"
+        :aria-describedby="problem ? `problem-${what.id}` : undefined"
+      />
+      <select v-model="unit" :aria-label="`Unit of ${what.name}`">
+        <option v-for="u in what.units" :key="u">{{ u }}</option>
+      </select>
+      <button type="submit" class="tap on">Tell</button>
+      <button v-if="standing" type="button" class="tap" @click="emit('tell', { remove: [standing.id] })">
+        Take out
+      </button>
+    </div>
+    <p v-if="problem" :id="`problem-${what.id}`" class="problem" role="alert">{{ problem }}</p>
+  </form>
+</template>
+
+<style scoped>
+.reading {
+  padding: 0.5rem 0;
+  border-top: 1px solid var(--line);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 0.25rem;
+}
+
+input,
+select {
+  min-height: 44px;
+  padding: 0 0.5rem;
+  border: 1.5px solid var(--ink-2);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font-size: 1.125rem;
+}
+
+input {
+  width: 6.5rem;
+}
+
+select {
+  font-family: var(--font-text);
+  font-size: 1rem;
+}
+
+.problem {
+  margin: 0.25rem 0 0;
+  color: var(--suspect);
+}
+</style>

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
+import { percent } from '@/shared/format';
+import StageNote from './StageNote.vue';
+import { stageNames, type Stage } from './stages';
+
+/** Opening, mending and proving: what to do by its chance of being needed, the hazards first, and room for notes. */
+const props = defineProps<{
+  data: CaseResource;
+  knowledge: Knowledge;
+  stage: Stage;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+
+const actions = computed(() => props.data.diagnosis.actions.filter((a) => a.probability >= 0.03).slice(0, 4));
+const hazards = computed(() => {
+  const likely = props.data.diagnosis.suspects.filter((s) => s.probability >= 0.03).flatMap((s) => s.hazards);
+  return [...new Map(likely.map((h) => [h.id, h])).values()];
+});
+const found = computed(() => props.knowledge.cues.filter((c) => c.reveals));
+const faults = computed(() => props.knowledge.faults);
+const cylinders = computed(() => props.data.pump.pump.cylinders ?? 1);
+const closedAs = computed(() => {
+  const [fault, cylinder] = (props.data.closed ?? '').split('@');
+  const name = faults.value.find((f) => f.id === fault)?.name;
+  return name ? `${name}${cylinder ? `, cylinder ${cylinder}` : ''}` : '';
+});
+
+function close(event: Event) {
+  const form = new FormData(event.target as HTMLFormElement);
+  const [fault, cylinder] = [String(form.get('fault')), String(form.get('cylinder') ?? '')];
+  const placed = faults.value.find((f) => f.id === fault)?.location === 'cylinder' && cylinder;
+  void props.tell({ facts: { closed: placed ? `${fault}@${cylinder}` : fault } });
+}
+
+const isOn = (cue: string, answer: string, k?: number) =>
+  props.data.cues.some((c) => c.cue === cue && c.answer === answer && (k === undefined || c.cylinder === k));
+</script>
+
+<template>
+  <section class="work" :aria-label="stageNames[stage]">
+    <ul v-if="hazards.length && stage !== 'prove'" class="hazards">
+      <li v-for="h in hazards" :key="h.id">{{ h.text }}</li>
+    </ul>
+    <p class="quiet">The maker's manual, the site's permit rules and local codes come before this page.</p>
+
+    <template v-if="stage !== 'prove'">
+      <h2>{{ stage === 'open' ? 'What opening should settle' : 'What to mend' }}</h2>
+      <ol>
+        <li v-for="a in actions" :key="a.action">
+          <span>{{ a.name }}</span> <span class="figure">{{ percent(a.probability) }}</span>
+          <span class="quiet">{{ a.mendMinutes }} min</span>
+        </li>
+      </ol>
+    </template>
+
+    <template v-if="stage === 'open'">
+      <h2>Found inside</h2>
+      <div v-for="cue in found" :key="cue.id" role="group" :aria-label="cue.name">
+        <p>{{ cue.name }}</p>
+        <div class="chips">
+          <template v-for="a in cue.answers" :key="a.id">
+            <button
+              v-for="k in a.at === 'none' ? [0] : cylinders"
+              :key="k"
+              type="button"
+              class="tap"
+              :class="{ on: isOn(cue.id, a.id, k || undefined) }"
+              @click="tell({ cues: [{ cue: cue.id, answer: a.id, ...(k ? { cylinder: k } : {}) }] })"
+            >
+              {{ k ? `${k} ` : '' }}{{ a.text }}
+            </button>
+          </template>
+        </div>
+      </div>
+    </template>
+
+    <template v-if="stage === 'prove'">
+      <h2>Prove it</h2>
+      <p>
+        Dry floor, water on, air purged at no pressure; then in steps to full pressure, and the readings once more. They
+        stand against the expectation on the left.
+      </p>
+      <h2>What was it?</h2>
+      <p v-if="closedAs">
+        Closed as: <b>{{ closedAs }}</b>
+        <button type="button" class="tap" @click="tell({ facts: { closed: '' } })">Open again</button>
+      </p>
+      <form v-else class="close" @submit.prevent="close">
+        <label
+          >Found
+          <select name="fault" :value="data.diagnosis.suspects[0]?.fault">
+            <option v-for="f in faults" :key="f.id" :value="f.id">{{ f.name }}</option>
+          </select></label
+        >
+        <label
+          >Cylinder
+          <select name="cylinder">
+            <option value="">none</option>
+            <option v-for="k in cylinders" :key="k">{{ k }}</option>
+          </select></label
+        >
+        <button type="submit" class="tap on">Close the case</button>
+      </form>
+    </template>
+
+    <StageNote
+      :key="stage"
+      :data="data"
+      :name="`note-${stage}`"
+      :label="`Notes: ${stageNames[stage].toLowerCase()}`"
+      :tell="tell"
+    />
+  </section>
+</template>
+
+<style scoped>
+.work {
+  display: grid;
+  gap: 0.5rem;
+  padding: 0.5rem 1rem 1rem;
+}
+
+p {
+  margin: 0;
+}
+
+.hazards {
+  margin: 0;
+  padding: 0.5rem 0.6rem 0.5rem 1.6rem;
+  border-left: 4px solid var(--suspect);
+  background: var(--card);
+  font-size: 0.9375rem;
+}
+
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+ol li {
+  display: grid;
+  grid-template-columns: 1fr auto 4.5rem;
+  gap: 0.5rem;
+  padding: 0.4rem 0;
+  border-bottom: 1px solid var(--line);
+}
+
+ol .quiet {
+  text-align: right;
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 0.25rem 0;
+}
+
+.close {
+  display: grid;
+  gap: 0.5rem;
+}
+
+select {
+  min-height: 44px;
+  max-width: 100%;
+  padding: 0 0.5rem;
+  border: 1.5px solid var(--ink-2);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

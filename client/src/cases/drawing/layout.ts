@@ -1,0 +1,75 @@
+/** Where everything of the drawing stands, in drawing units, for 1 to 7 cylinders. Pure arithmetic, tested apart. */
+
+export const width = 1000;
+export const height = 506;
+
+export interface Box {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Column {
+  cylinder: number;
+  x: number;
+  discharge: Box;
+  inlet: Box;
+  plunger: { x: number; y: number; r: number };
+}
+
+/** Places where something is told. Each has a field of its own for its tags, so tags cannot meet. */
+export type Place = 'gauge' | 'nozzle' | 'bypass' | 'control' | 'crank' | 'inlet' | 'supply' | 'caps' | 'weep';
+
+export interface Field extends Box {
+  place: Place;
+  /** Which end the tags gather at. */
+  from: 'left' | 'right';
+}
+
+const left = 225;
+const right = 640;
+const widestPitch = 138;
+export const dischargeY = 114;
+export const plungerY = 258;
+export const inletY = 398;
+export const valve = { discharge: 146, inlet: 314, height: 52 };
+
+export function columns(cylinders: number): Column[] {
+  const pitch = Math.min(widestPitch, (right - left) / cylinders);
+  const start = (left + right) / 2 - (pitch * (cylinders - 1)) / 2;
+  const half = Math.min(30, pitch / 2 - 4);
+  return Array.from({ length: cylinders }, (_, i) => {
+    const x = start + i * pitch;
+    return {
+      cylinder: i + 1,
+      x,
+      discharge: { x: x - half, y: valve.discharge, w: 2 * half, h: valve.height },
+      inlet: { x: x - half, y: valve.inlet, w: 2 * half, h: valve.height },
+      plunger: { x, y: plungerY, r: Math.min(38, pitch / 2 - 3) },
+    };
+  });
+}
+
+export function fields(hasControl: boolean): Field[] {
+  const all: Field[] = [
+    { place: 'caps', x: 8, y: 104, w: 208, h: 108, from: 'left' },
+    { place: 'weep', x: 8, y: 238, w: 208, h: 56, from: 'left' },
+    { place: 'gauge', x: 232, y: 6, w: 490, h: 54, from: 'left' },
+    { place: 'nozzle', x: 728, y: 6, w: 264, h: 54, from: 'right' },
+    { place: 'crank', x: 655, y: 126, w: 158, h: 108, from: 'left' },
+    { place: 'inlet', x: 232, y: 418, w: 420, h: 56, from: 'left' },
+    { place: 'supply', x: 66, y: 430, w: 160, h: 56, from: 'left' },
+  ];
+  if (!hasControl) return all;
+  return [
+    ...all,
+    { place: 'control', x: 655, y: 296, w: 135, h: 108, from: 'left' },
+    { place: 'bypass', x: 838, y: 366, w: 158, h: 110, from: 'left' },
+  ];
+}
+
+/** True where two boxes share an area. */
+export function meet(a: Box, b: Box): boolean {
+  return a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+}

@@ -1,0 +1,81 @@
+import type { CaseResource, Knowledge } from '@/shared/api/client';
+import type { Place } from './layout';
+
+/** A place on the drawing that was tapped. */
+export interface Spot {
+  place: Place;
+  cylinder?: number;
+  side?: 'inlet' | 'discharge';
+}
+
+export function spotOf(place: Place, cylinder?: number, side?: 'inlet' | 'discharge'): Spot {
+  return { place, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) };
+}
+
+/** Which cues and readings of the catalogue are told at which place of the drawing. */
+const placeOf: Record<string, Place> = {
+  gauge: 'gauge',
+  nozzle: 'nozzle',
+  bypass: 'bypass',
+  control: 'control',
+  crank: 'crank',
+  inlet: 'inlet',
+  supply: 'supply',
+  strainer: 'supply',
+  caps: 'caps',
+  weep: 'weep',
+  plunger: 'weep',
+};
+
+export function placeFor(catalogue: string): Place {
+  return placeOf[catalogue] ?? 'crank';
+}
+
+export const placeNames: Record<Place, string> = {
+  gauge: 'Pressure gauge',
+  nozzle: 'Nozzle',
+  bypass: 'Bypass',
+  control: 'Control valve',
+  crank: 'Crank and drive',
+  inlet: 'Inlet',
+  supply: 'Supply',
+  caps: 'Valves and caps',
+  weep: 'Plungers and seals',
+};
+
+export function spotName(spot: Spot): string {
+  if (spot.place === 'caps' && spot.cylinder)
+    return spot.side
+      ? `${spot.side === 'inlet' ? 'Inlet' : 'Discharge'} valve ${spot.cylinder}`
+      : `Valves of cylinder ${spot.cylinder}`;
+  if (spot.place === 'weep' && spot.cylinder) return `Plunger and seals ${spot.cylinder}`;
+  return placeNames[spot.place];
+}
+
+export function observablesAt(place: Place, knowledge: Knowledge) {
+  return knowledge.observables.filter((o) => placeFor(o.place) === place);
+}
+
+/** Cues that can be told at this spot: at one cylinder only those that name a place. */
+export function cuesAt(spot: Spot, knowledge: Knowledge, control: string | null) {
+  return knowledge.cues.filter((cue) => {
+    if (placeFor(cue.place) !== spot.place) return false;
+    if (control !== 'unloader' && (cue.id === 'found-unloader' || cue.id === 'screw-response')) return false;
+    if (cue.id === 'found-inlet-valves' && spot.side === 'discharge') return false;
+    if (cue.id === 'found-discharge-valves' && spot.side === 'inlet') return false;
+    return true;
+  });
+}
+
+/** What stands in the case at this place. */
+export function standingAt(place: Place, data: CaseResource, knowledge: Knowledge) {
+  const readings = data.readings.filter((r) => {
+    const what = knowledge.observables.find((o) => o.id === r.quantity);
+    return what && placeFor(what.place) === place;
+  });
+  const cues = data.cues.filter((c) => {
+    const cue = knowledge.cues.find((k) => k.id === c.cue);
+    return cue && placeFor(cue.place) === place;
+  });
+  return { readings, cues };
+}

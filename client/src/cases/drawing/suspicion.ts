@@ -1,0 +1,21 @@
+import type { Suspect } from '@/shared/api/client';
+
+/** Probability by part of the drawing: "nozzle", "discharge-valve:2". Suspects of one part add up. */
+export type Suspicion = Record<string, number>;
+
+export function suspicion(suspects: Suspect[]): Suspicion {
+  const parts: Suspicion = {};
+  const add = (part: string, p: number) => (parts[part] = (parts[part] ?? 0) + p);
+  for (const suspect of suspects) {
+    if (!suspect.part) continue;
+    if (suspect.locations.length === 0) add(suspect.part, suspect.probability);
+    for (const at of suspect.locations) add(`${suspect.part}:${at.cylinder}`, at.probability);
+  }
+  return parts;
+}
+
+/** How strongly a part is filled: nothing below two per cent, full from three quarters on. */
+export function strength(probability: number | undefined): number {
+  if (!probability || probability < 0.02) return 0;
+  return 0.12 + 0.88 * Math.min(1, probability / 0.75);
+}

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { useId } from 'vue';
+import type { TypedQuantity } from './plate';
+
+/** A number and its unit, as typed; what is wrong with it stands beneath. */
+const model = defineModel<TypedQuantity>({ required: true });
+defineProps<{ label: string; units: string[]; problem?: string }>();
+const id = useId();
+</script>
+
+<template>
+  <div>
+    <label :for="id">{{ label }}</label>
+    <div class="row">
+      <input
+        :id="id"
+        v-model="model.text"
+        class="figure"
+        inputmode="decimal"
+        autocomplete="off"
+        :aria-invalid="problem ? true : undefined"
+        :aria-describedby="problem ? `${id}-problem` : undefined"
+      />
+      <select v-model="model.unit" :aria-label="`Unit of ${label}`">
+        <option v-for="u in units" :key="u">{{ u }}</option>
+      </select>
+    </div>
+    <p v-if="problem" :id="`${id}-problem`" role="alert">{{ problem }}</p>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  gap: 6px;
+}
+
+input,
+select {
+  min-height: 44px;
+  padding: 0 0.6rem;
+  border: 1.5px solid var(--ink-2);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  font-size: 1rem;
+}
+
+input {
+  flex: 1;
+  min-width: 0;
+}
+
+p {
+  margin: 0.2rem 0 0;
+  color: var(--suspect);
+}
+</style>

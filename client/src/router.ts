@@ -1,0 +1,15 @@
+import { createRouter, createWebHistory } from 'vue-router';
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/cases' },
+    { path: '/cases', component: () => import('./cases/CaseListView.vue') },
+    { path: '/cases/:id', component: () => import('./cases/CaseView.vue'), props: true },
+    { path: '/pumps', component: () => import('./pumps/PumpListView.vue') },
+    { path: '/pumps/new', component: () => import('./pumps/PumpEditView.vue') },
+    { path: '/pumps/:id', component: () => import('./pumps/PumpView.vue'), props: true },
+    { path: '/pumps/:id/edit', component: () => import('./pumps/PumpEditView.vue'), props: true },
+    { path: '/:rest(.*)*', redirect: '/cases' },
+  ],
+});

@@ -1,0 +1,46 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type CaseResource = Schemas['CaseResource'];
+export type CaseSummary = Schemas['CaseSummary'];
+export type ChangeRequest = Schemas['ChangeRequest'];
+export type Knowledge = Schemas['KnowledgeResponse'];
+export type PumpResource = Schemas['PumpResource'];
+export type PumpRequest = Schemas['PumpRequest'];
+export type Suspect = Schemas['SuspectDto'];
+export type NextCheck = Schemas['NextCheckDto'];
+export type Quantity = Schemas['QuantityDto'];
+export type Figure = Schemas['FigureDto'];
+export type JotResponse = Schemas['JotResponse'];
+
+export const api = createClient<paths>({ baseUrl: '' });
+
+/** A refusal by the server, in words, with the field it is about. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly fields: Record<string, string[]> = {},
+  ) {
+    super(message);
+  }
+}
+
+/** Turns an openapi-fetch result into its data, or throws what the server said. */
+export function taken<T>(result: { data?: T; error?: unknown; response: Response }): T {
+  if (result.response.ok) return result.data as T;
+  const problem = (result.error ?? {}) as { detail?: string; title?: string; errors?: Record<string, string[]> };
+  throw new Refusal(
+    result.response.status,
+    problem.detail ?? problem.title ?? `The server answered ${result.response.status}.`,
+    problem.errors,
+  );
+}
+
+/** What went wrong, for the person at the pump. */
+export function inWords(error: unknown): string {
+  if (error instanceof Refusal) return error.message;
+  if (error instanceof TypeError) return 'The server cannot be reached. What you typed is kept; try again.';
+  return error instanceof Error ? error.message : String(error);
+}
