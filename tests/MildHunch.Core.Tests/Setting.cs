@@ -8,9 +8,9 @@ namespace MildHunch.Core.Tests;
 /// <summary>Pumps of the demo setting and short ways to say what was seen.</summary>
 internal static class Setting
 {
-    public static readonly Catalogue Catalogue = Catalogue.BuiltIn();
+    public static readonly Catalogue Known = Catalogue.BuiltIn();
 
-    private static readonly Diagnoser Diagnoser = new(Catalogue);
+    private static readonly Diagnoser Diagnoser = new(Known);
 
     public static Verdict Judge(CrankPump pump, Setup setup, Evidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
 

@@ -235,6 +235,11 @@ main {
     border-left: 0;
   }
 
+  .scroll {
+    flex: none;
+    overflow: visible;
+  }
+
   .jot {
     position: sticky;
     bottom: 0;

@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, ref } from 'vue';
 import NewCaseDialog from '@/cases/NewCaseDialog.vue';
 import { asStage, stageNames } from '@/cases/stages';
 import { api, inWords, taken, type Figure } from '@/shared/api/client';
-import { percent, quantity } from '@/shared/format';
+import { digits, percent, quantity } from '@/shared/format';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
 
@@ -92,7 +92,7 @@ const facts = computed(() => {
               <span>{{ f.name }}</span>
               <b class="figure">{{ quantity(f.value) }}</b>
               <span class="quiet figure">{{
-                f.low.value === f.high.value ? 'kinematics' : `${quantity(f.low)} to ${quantity(f.high)}`
+                f.low.value === f.high.value ? 'kinematics' : `${digits(f.low.value)} to ${quantity(f.high)}`
               }}</span>
             </button>
           </div>

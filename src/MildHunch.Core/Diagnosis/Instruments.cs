@@ -51,8 +51,9 @@ public sealed class Instruments(CrankPump pump, Setup setup, Evidence evidence)
     // Swing in Pa when it was read; its share of the reading, negative, when only the needle was described; NaN when neither.
     private static double SwingSeen(Evidence evidence)
     {
-        foreach (var reading in evidence.Of(Observables.Swing))
-            return reading.Value.Si;
+        var swings = evidence.Of(Observables.Swing).Select(r => r.Value.Si).ToArray();
+        if (swings.Length > 0)
+            return swings.Average();
         return evidence.Cues.FirstOrDefault(c => c.Cue == "needle")?.Answer switch
         {
             "swings" => -0.5,

@@ -14,6 +14,9 @@ public sealed class OperatingPointSolver
     public const double ControlBand = 0.03;
 
     private const double AirPa = 101_325;
+    private const int MostRounds = 20;
+    private const double CloseFactor = 1e-4;
+    private const double MostFactor = 20;
     private readonly int cylinders;
     private readonly double sweptM3;
     private readonly double believedSpeedHz;
@@ -79,10 +82,11 @@ public sealed class OperatingPointSolver
         var omega = 2 * Math.PI * speed;
         var mean = near.MeanFactor > 0 ? near.MeanFactor : 1.0;
         var pressure = near.PressurePa;
+        double before = 0, offBefore = 0;
         var shape = new CycleShape(1, 0);
-        for (var round = 0; round < 4; round++)
+        for (var round = 0; round < MostRounds; round++)
         {
-            balance.MeanFactor = mean;
+            balance.FreeFactor = mean;
             pressure = Root(balance, pressure);
             var through = Math.Max(balance.Delivered(pressure), 1e-12);
             var outlet = balance.Nozzle + balance.Bypass;
@@ -93,27 +97,31 @@ public sealed class OperatingPointSolver
                 ? back.At(balance.BackUnit * rootP, kappa)
                 : forward.At(balance.ForwardUnit * rootP, kappa);
 
-            // Held by its control, the pressure no longer follows the nozzle: the control swallows the ripple.
-            var next = pressure > setting ? 1 : shape.MeanFactor;
-            if (Math.Abs(next - mean) < 1e-4)
+            if (Math.Abs(shape.MeanFactor - mean) < CloseFactor)
                 break;
-            mean = next;
+
+            // Few and leaky cylinders on a stiff line overshoot, so from the second round on by secant.
+            var off = shape.MeanFactor - mean;
+            var slope = round == 0 || mean == before ? 0 : (off - offBefore) / (mean - before);
+            var next = slope < -0.05 ? mean - (off / slope) : shape.MeanFactor;
+            (before, offBefore) = (mean, off);
+            mean = Math.Clamp(next, 1, MostFactor);
         }
 
         var flow = balance.Delivered(pressure);
-        var nozzleFlow = balance.Nozzle * Math.Sqrt(pressure / mean);
+        var nozzleFlow = balance.Nozzle * Math.Sqrt(pressure / balance.FactorAt(pressure));
         var displaced = theoretical * Delivery.VolumetricEfficiency(pressure) * deliveryScale;
         var forwardLost = displaced / cylinders * Delivery.LostShare(balance.ForwardUnit * Math.Sqrt(pressure));
         var outside = c.ForwardLeakOutside ? Math.Min(forwardLost, displaced / cylinders) : 0;
         var drawn = flow + outside;
-        var swing = (shape.Swing * pressure / Math.Max(shape.MeanFactor, 1)) + (c.ExtraSwing * pressure);
+        var swing = shape.Swing * pressure / Math.Max(shape.MeanFactor, 1);
         if (pressure > setting)
-            swing = Math.Min(swing, 2 * ControlBand * setting) + (c.ExtraSwing * pressure);
+            swing = Math.Min(swing, 2 * ControlBand * setting);
         var inletLoss = (sourcePa - vapourPa) * drawn * drawn / (balance.Cavitation * balance.Cavitation);
         return new OperatingPoint
         {
             PressurePa = pressure,
-            SwingPa = swing,
+            SwingPa = swing + (c.ExtraSwing * pressure),
             NozzleFlow = nozzleFlow,
             BypassFlow = flow - nozzleFlow > 1e-6 * flow ? flow - nozzleFlow : 0,
             SupplyFlow = drawn,
@@ -121,7 +129,7 @@ public sealed class OperatingPointSolver
             SpeedHz = speed,
             InletPa = sourcePa - inletLoss - AirPa,
             DisplacedFlow = displaced,
-            MeanFactor = mean,
+            MeanFactor = balance.FreeFactor,
             NozzleCoefficient = balance.Nozzle,
         };
     }
@@ -195,7 +203,7 @@ public sealed class OperatingPointSolver
         public double Bypass;
         public double Setting;
         public double ControlGain;
-        public double MeanFactor;
+        public double FreeFactor;
 
         public readonly double Delivered(double p)
         {
@@ -205,7 +213,11 @@ public sealed class OperatingPointSolver
             return full * (1 - (Math.Min(1, lost) / Cylinders));
         }
 
+        // Held by its control the pressure no longer follows the nozzle's ripple: over the first part of the band F goes to 1.
+        public readonly double FactorAt(double p) =>
+            p <= Setting ? FreeFactor : FreeFactor + ((1 - FreeFactor) * Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting)));
+
         public readonly double Excess(double p) =>
-            Delivered(p) - (Nozzle * Math.Sqrt(p / MeanFactor)) - (Bypass * Math.Sqrt(p)) - (p > Setting ? ControlGain * (p - Setting) : 0);
+            Delivered(p) - (Nozzle * Math.Sqrt(p / FactorAt(p))) - (Bypass * Math.Sqrt(p)) - (p > Setting ? ControlGain * (p - Setting) : 0);
     }
 }

@@ -40,7 +40,7 @@ public sealed record Nozzle
     /// <summary>Flow at a pressure, from a measurement or a data sheet.</summary>
     public static Nozzle FromPoint(VolumeFlow flow, GaugePressure at)
     {
-        Guard.Within("flow", flow.Si, 1e-7, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
+        Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
         Guard.Within("at", at.Si, 1e4, 1e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 1000 bar");
         return new Nozzle(flow.Si / Math.Sqrt(at.Si), SigmaByNumber, $"{flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}");
     }

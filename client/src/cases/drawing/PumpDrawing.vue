@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { CaseResource, Knowledge } from '@/shared/api/client';
-import { percent } from '@/shared/format';
 import PlaceTags from './PlaceTags.vue';
 import SuspectPart from './SuspectPart.vue';
 import { columns, dischargeY, fields, height, inletY, plungerY, valve, width, type Place } from './layout';
@@ -37,7 +36,7 @@ function isChosen(place: Place, cylinder?: number, side?: string): boolean {
 /** A share worth writing beside its part. */
 function share(part: string): string {
   const p = parts.value[part] ?? 0;
-  return p >= 0.04 ? percent(p) : '';
+  return p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
 }
 
 function seal(cylinder: number): number {
@@ -139,7 +138,7 @@ function seal(cylinder: number): number {
             {{ share(`discharge-valve:${c.cylinder}`) }}
           </text>
           <text v-if="seal(c.cylinder) >= 0.04" :x="c.x" :y="plungerY + 5" class="share">
-            {{ percent(seal(c.cylinder)) }}
+            {{ Math.round(100 * seal(c.cylinder)) }} %
           </text>
           <text v-if="share(`inlet-valve:${c.cylinder}`)" :x="c.x" :y="valve.inlet + 70" class="share">
             {{ share(`inlet-valve:${c.cylinder}`) }}
@@ -169,7 +168,7 @@ function seal(cylinder: number): number {
           @tap="tap('crank', $event)"
         >
           <circle :cx="714" :cy="plungerY" r="7" class="ceramic" />
-          <text v-if="share('crank')" x="744" :y="plungerY - 14" class="share start">{{ share('crank') }}</text>
+          <text v-if="share('crank')" x="744" :y="plungerY + 20" class="share start">{{ share('crank') }}</text>
         </SuspectPart>
 
         <!-- unloader -->
@@ -204,7 +203,7 @@ function seal(cylinder: number): number {
 
         <text x="45" y="322" class="label">supply</text>
         <text x="10" y="96" class="label start">valves and caps</text>
-        <text x="10" y="230" class="label start">plungers and seals</text>
+        <text x="10" y="235" class="label start">plungers and seals</text>
         <text v-if="hasControl" x="740" y="482" class="label">return</text>
       </svg>
 

@@ -54,7 +54,7 @@ export function columns(cylinders: number): Column[] {
 export function fields(hasControl: boolean): Field[] {
   const all: Field[] = [
     { place: 'caps', x: 8, y: 104, w: 208, h: 108, from: 'left' },
-    { place: 'weep', x: 8, y: 238, w: 208, h: 56, from: 'left' },
+    { place: 'weep', x: 8, y: 242, w: 208, h: 56, from: 'left' },
     { place: 'gauge', x: 232, y: 6, w: 490, h: 54, from: 'left' },
     { place: 'nozzle', x: 728, y: 6, w: 264, h: 54, from: 'right' },
     { place: 'crank', x: 655, y: 126, w: 158, h: 108, from: 'left' },

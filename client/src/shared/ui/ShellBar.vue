@@ -68,13 +68,20 @@ nav a.here {
 }
 
 @media (max-width: 520px) {
+  kbd {
+    display: none;
+  }
+}
+
+@media (max-width: 1000px) {
   .shell {
     flex-wrap: wrap;
     padding: 0 0.5rem;
   }
 
-  kbd {
-    display: none;
+  .middle:not(:empty) {
+    order: 9;
+    flex: 1 0 100%;
   }
 }
 </style>

@@ -7,7 +7,7 @@ namespace MildHunch.Core.Tests;
 /// <summary>Shorthand as technicians write it (common practice, no source).</summary>
 public class JotLineTests
 {
-    private static readonly JotLine Jot = new(Catalogue);
+    private static readonly JotLine Jot = new(Known);
 
     [Theory]
     [InlineData("31 bar", "discharge-pressure=31bar")]
@@ -86,7 +86,7 @@ public class JotLineTests
     [Fact]
     public void Every_answer_of_every_cue_can_be_jotted_by_its_own_words()
     {
-        foreach (var cue in Catalogue.Cues)
+        foreach (var cue in Known.Cues)
             foreach (var answer in cue.Answers)
                 JotPhrases(cue.Id, answer.Id).ShouldBeTrue($"{cue.Id} {answer.Id}");
     }
