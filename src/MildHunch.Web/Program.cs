@@ -59,12 +59,7 @@ using (var scope = app.Services.CreateScope())
 }
 
 app.UseExceptionHandler();
-app.Use(async (context, next) =>
-{
-    if (context.Request.ContentLength > Limits.BodyBytes)
-        throw new BadHttpRequestException("too large", StatusCodes.Status413PayloadTooLarge);
-    await next(context);
-});
+app.Use(BodyLimit.Enforce);
 app.UseResponseCompression();
 app.UseDefaultFiles();
 app.UseStaticFiles(new StaticFileOptions

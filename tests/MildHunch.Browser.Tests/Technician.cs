@@ -1,0 +1,139 @@
+using System.Text.Json.Nodes;
+using MildHunch.Web.Tests;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Support.UI;
+
+namespace MildHunch.Browser.Tests;
+
+/// <summary>Somebody in front of the product: looks for words and roles, taps, types, waits until something is seen.</summary>
+public sealed class Technician : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
+    private readonly ChromeDriver browser;
+    private readonly string profile = Directory.CreateTempSubdirectory("mild-hunch-browser-").FullName;
+
+    public Technician(Product product, int width = 1280, int height = 800)
+    {
+        Product = product;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
+        browser = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin"), options);
+        Resize(width, height);
+    }
+
+    public Product Product { get; }
+
+    public string Text => browser.FindElement(By.TagName("body")).Text;
+
+    public void Resize(int width, int height) => browser.ExecuteCdpCommand(
+        "Emulation.setDeviceMetricsOverride",
+        new Dictionary<string, object?> { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+
+    public void Open(string path) => browser.Navigate().GoToUrl(new Uri(Product.Http.BaseAddress!, path));
+
+    public async Task OpenCase(string tag)
+    {
+        Open($"/cases/{await Product.CaseOf(tag)}");
+        Sees("Where the water goes");
+    }
+
+    public void Reload() => browser.Navigate().Refresh();
+
+    public void Sees(string text) => Until($"to see “{text}”", () => Text.Contains(text, StringComparison.OrdinalIgnoreCase));
+
+    public void SeesNoMore(string text) => Until($"“{text}” to go", () => !Text.Contains(text, StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>Taps what carries this name: a button or link by its words, a part of the drawing by its label.</summary>
+    public void Tap(string name)
+    {
+        var quoted = $"\"{name}\"";
+        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | //a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | //button[starts-with(@aria-label, {quoted})]";
+        Until($"to tap “{name}”", () =>
+        {
+            var found = browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled);
+            if (found is null)
+                return false;
+            found.Click();
+            return true;
+        });
+    }
+
+    /// <summary>Types into the field with this label, replacing what stood there.</summary>
+    public void Type(string label, string text)
+    {
+        var field = Field(label);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(text);
+    }
+
+    public void Press(string keys) => browser.SwitchTo().ActiveElement().SendKeys(keys);
+
+    /// <summary>A key struck while no field has the focus.</summary>
+    public void Strike(string key)
+    {
+        browser.ExecuteScript("document.activeElement && document.activeElement.blur()");
+        browser.FindElement(By.TagName("body")).SendKeys(key);
+    }
+
+    public string Value(string label) => Field(label).GetAttribute("value") ?? "";
+
+    public void Choose(string label, string option) => new SelectElement(Field(label)).SelectByText(option, true);
+
+    /// <summary>The name of the leading suspect.</summary>
+    public string Leader()
+    {
+        var name = "";
+        Until("a leading suspect", () => (name = browser.FindElements(By.CssSelector("section[aria-label='Suspects'] li b")).FirstOrDefault()?.Text ?? "").Length > 0);
+        return name;
+    }
+
+    public void LeaderBecomes(string name) => Until($"“{name}” to lead", () => Leader() == name);
+
+    public object? Ask(string script, params object[] arguments) => browser.ExecuteScript($"return {script}", arguments);
+
+    /// <summary>Breaks of WCAG 2.2 AA that the axe rules find, one line each.</summary>
+    public IReadOnlyList<string> AccessibilityBreaks()
+    {
+        browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe.min.js")));
+        var json = (string)browser.ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(JSON.stringify(r.violations)))")!;
+        return [.. JsonNode.Parse(json)!.AsArray().SelectMany(v => v!["nodes"]!.AsArray().Select(n => $"{v["id"]}: {n!["target"]} {n["failureSummary"]}"))];
+    }
+
+    public void Until(string what, Func<bool> holds)
+    {
+        var wait = new WebDriverWait(browser, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException), typeof(NoSuchElementException), typeof(ElementNotInteractableException));
+        try
+        {
+            wait.Until(_ => holds());
+        }
+        catch (WebDriverTimeoutException)
+        {
+            throw new ShouldAssertException($"Waited in vain for {what}. On screen: {Text}");
+        }
+    }
+
+    public void Dispose()
+    {
+        browser.Quit();
+        browser.Dispose();
+        Directory.Delete(profile, recursive: true);
+    }
+
+    private IWebElement Field(string label)
+    {
+        IWebElement? found = null;
+        Until($"the field “{label}”", () =>
+        {
+            var quoted = $"\"{label}\"";
+            found = browser.FindElements(By.XPath($"//*[@id=//label[starts-with(normalize-space(.), {quoted})]/@for] | //label[starts-with(normalize-space(.), {quoted})]//*[self::input or self::textarea or self::select] | //*[@aria-label={quoted} and (self::input or self::select)]"))
+                .FirstOrDefault(e => e.Displayed);
+            return found is not null;
+        });
+        return found!;
+    }
+}

@@ -1,0 +1,181 @@
+using System.Net;
+using System.Text.Json.Nodes;
+
+namespace MildHunch.Web.Tests;
+
+/// <summary>Cases on a real SQLite file over real HTTP.</summary>
+public class CaseTests(Product product) : IClassFixture<Product>
+{
+    /// <summary>The stories of the demo setting come out by themselves.</summary>
+    [Theory]
+    [InlineData("FOG-2", "discharge-valve-leak", 2)]
+    [InlineData("NET-1", "speed-low", null)]
+    [InlineData("FROST-R", "no-fault", null)]
+    public async Task Demo_stories_come_out(string tag, string leader, int? cylinder)
+    {
+        using var fresh = new Product();
+        var shown = await fresh.Get($"/api/cases/{await fresh.CaseOf(tag)}");
+        var suspect = shown["diagnosis"]!["suspects"]![0]!;
+        suspect["fault"]!.GetValue<string>().ShouldBe(leader);
+        if (cylinder is not null)
+            suspect["locations"]![0]!["cylinder"]!.GetValue<int>().ShouldBe(cylinder.Value);
+    }
+
+    [Fact]
+    public async Task Tell_undo_redo()
+    {
+        var (id, etag, start) = await NewCase("Told and taken back");
+        var (told, etag2) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
+        told["readings"]!.AsArray().Count.ShouldBe(1);
+        Leader(told).ShouldNotBe(Leader(start));
+        var (undone, etag3) = await Step(id, etag2, "undo");
+        undone["readings"]!.AsArray().Count.ShouldBe(0);
+        Leader(undone).ShouldBe(Leader(start));
+        undone["redo"]!.GetValue<string>().ShouldContain("31");
+        var (again, etag4) = await Step(id, etag3, "redo");
+        again["readings"]!.ToJsonString().ShouldBe(told["readings"]!.ToJsonString());
+        var (_, etag5) = await Step(id, etag4, "undo");
+        var (response, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, etag5);
+        response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task A_new_reading_replaces_the_old_and_undo_brings_it_back()
+    {
+        var (id, etag, _) = await NewCase("Measured twice");
+        (_, etag) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
+        (var second, etag) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 70, "bar")) });
+        second["readings"]!.AsArray().ShouldHaveSingleItem()!["value"]!["value"]!.GetValue<double>().ShouldBe(70);
+        var (back, _) = await Step(id, etag, "undo");
+        back["readings"]!.AsArray().ShouldHaveSingleItem()!["value"]!["value"]!.GetValue<double>().ShouldBe(31);
+    }
+
+    [Fact]
+    public async Task One_answer_to_a_question_but_drips_place_by_place()
+    {
+        var (id, etag, _) = await NewCase("Answers");
+        (_, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("leak-at", "weep", 1)) });
+        (var shown, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "steady"), Product.Cue("leak-at", "weep", 2)) });
+        shown["cues"]!.AsArray().Select(c => $"{c!["cue"]} {c["answer"]} {c["cylinder"]}".Trim()).ShouldBe(["leak-at weep 1", "needle steady", "leak-at weep 2"], ignoreOrder: true);
+        var (dry, _) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("leak-at", "none")) });
+        dry["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "leak-at").ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task A_refusal_stores_nothing()
+    {
+        var (id, etag, start) = await NewCase("Refused");
+        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", -1, "L/min")) }, etag);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain("readings[1].value");
+        var after = await product.Get($"/api/cases/{id}");
+        after["version"]!.GetValue<int>().ShouldBe(start["version"]!.GetValue<int>());
+        after["readings"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("stage", "lunch", "facts.stage")]
+    [InlineData("closed", "gremlins", "facts.closed")]
+    [InlineData("complaint", " ", "facts.complaint")]
+    [InlineData("shoe-size", "44", "facts.shoe-size")]
+    public async Task Facts_that_cannot_be(string name, string value, string field)
+    {
+        var (id, etag, _) = await NewCase("Facts");
+        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["facts"] = new JsonObject { [name] = value } }, etag);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
+    }
+
+    [Fact]
+    public async Task Two_tablets_do_not_overwrite_one_another()
+    {
+        var (id, etag, _) = await NewCase("Two tablets");
+        var change = new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "swings")) };
+        var first = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change.DeepClone(), etag);
+        first.Response.StatusCode.ShouldBe(HttpStatusCode.OK);
+        var second = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change.DeepClone(), etag);
+        second.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
+        var without = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change.DeepClone());
+        without.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionRequired);
+    }
+
+    [Fact]
+    public async Task Everything_told_outlives_a_restart()
+    {
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-restart-").FullName;
+        try
+        {
+            string id;
+            JsonNode before;
+            using (var first = new Product(true, folder))
+            {
+                id = await first.CaseOf("FOG-2");
+                var shown = await first.Send(HttpMethod.Get, $"/api/cases/{id}");
+                (await first.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["cues"] = new JsonArray(Product.Cue("inlet-hose", "calm")), ["facts"] = new JsonObject { ["note-ask"] = "since Tuesday" } }, shown.Response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
+                before = await first.Get($"/api/cases/{id}");
+            }
+
+            using var second = new Product(true, folder);
+            (await second.Get($"/api/cases/{id}")).ToJsonString().ShouldBe(before.ToJsonString());
+            (await second.Get("/api/pumps")).AsArray().Count.ShouldBe(3);
+        }
+        finally
+        {
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    [Fact]
+    public async Task The_list_tells_where_each_stands()
+    {
+        var (id, etag, _) = await NewCase("Listed");
+        (_, etag) = await Tell(id, etag, new JsonObject { ["facts"] = new JsonObject { ["stage"] = "open" } });
+        await Tell(id, etag, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "nozzle-worn" } });
+        var row = (await product.Get("/api/cases")).AsArray().First(c => c!["id"]!.GetValue<string>() == id)!;
+        row["stage"]!.GetValue<string>().ShouldBe("open");
+        row["closed"]!.GetValue<string>().ShouldBe("nozzle-worn");
+        row["leader"]!["name"]!.GetValue<string>().ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task Real_data_start_empty()
+    {
+        using var real = new Product(false);
+        (await real.Get("/api/pumps")).AsArray().ShouldBeEmpty();
+        (await real.Get("/api/cases")).AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Unknown_cases_and_pumps()
+    {
+        (await product.Send(HttpMethod.Get, "/api/cases/nope")).Response.StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        var (response, body) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = "nope", ["complaint"] = "x" });
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain("pumpId");
+    }
+
+    private static string Leader(JsonNode shown) => shown["diagnosis"]!["suspects"]![0]!["fault"]!.GetValue<string>();
+
+    private async Task<(string Id, string ETag, JsonNode Shown)> NewCase(string complaint)
+    {
+        var pump = (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!;
+        var (response, body) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump["id"]!.GetValue<string>(), ["complaint"] = complaint });
+        response.StatusCode.ShouldBe(HttpStatusCode.Created);
+        return (body!["id"]!.GetValue<string>(), response.Headers.ETag!.Tag, body);
+    }
+
+    private async Task<(JsonNode Shown, string ETag)> Tell(string id, string etag, JsonObject change)
+    {
+        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, etag);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        return (body!, response.Headers.ETag!.Tag);
+    }
+
+    private async Task<(JsonNode Shown, string ETag)> Step(string id, string etag, string step)
+    {
+        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/{step}", null, etag);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        return (body!, response.Headers.ETag!.Tag);
+    }
+}

@@ -1,0 +1,116 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+
+namespace MildHunch.Web.Tests;
+
+/// <summary>The product on a real port with a real SQLite file in a folder of its own.</summary>
+public sealed class Product : WebApplicationFactory<Program>
+{
+    private readonly string folder;
+    private readonly bool keep;
+
+    public Product()
+        : this(true)
+    {
+    }
+
+    internal Product(bool demo, string? folder = null)
+    {
+        keep = folder is not null;
+        this.folder = folder ?? Directory.CreateTempSubdirectory("mild-hunch-").FullName;
+        Demo = demo;
+        UseKestrel(0);
+        StartServer();
+        Http = CreateClient();
+    }
+
+    public bool Demo { get; }
+
+    public HttpClient Http { get; }
+
+    public string Folder => folder;
+
+    public static JsonObject Amount(double value, string unit) => new() { ["value"] = value, ["unit"] = unit };
+
+    public static JsonObject Reading(string quantity, double value, string unit) => new() { ["quantity"] = quantity, ["value"] = Amount(value, unit) };
+
+    public static JsonObject Cue(string cue, string answer, int? cylinder = null, string? side = null)
+    {
+        var json = new JsonObject { ["cue"] = cue, ["answer"] = answer };
+        if (cylinder is not null)
+            json["cylinder"] = cylinder;
+        if (side is not null)
+            json["side"] = side;
+        return json;
+    }
+
+    /// <summary>FOG-2 with one silent cylinder, as a stateless question.</summary>
+    public static JsonObject Fog2() => new()
+    {
+        ["pump"] = Pump(),
+        ["setup"] = Setup(),
+        ["readings"] = new JsonArray(Reading("discharge-pressure", 31, "bar"), Reading("nozzle-flow", 12.7, "L/min")),
+        ["cues"] = new JsonArray(Cue("needle", "swings"), Cue("bypass-with-outlet-open", "none")),
+        ["context"] = new JsonArray(),
+    };
+
+    public static JsonObject Pump() => new()
+    {
+        ["arrangement"] = "crank-plunger",
+        ["cylinders"] = 3,
+        ["plungerDiameter"] = Amount(18, "mm"),
+        ["stroke"] = Amount(18, "mm"),
+        ["rodRatio"] = 0.2,
+        ["ratedSpeed"] = Amount(1450, "rpm"),
+        ["ratedPressure"] = Amount(100, "bar"),
+        ["control"] = "unloader",
+    };
+
+    public static JsonObject Setup() => new()
+    {
+        ["speed"] = Amount(1450, "rpm"),
+        ["nozzle"] = new JsonObject { ["flow"] = Amount(19.17, "L/min"), ["at"] = Amount(70, "bar") },
+        ["controlSetting"] = Amount(85, "bar"),
+        ["line"] = "hose",
+    };
+
+    public async Task<(HttpResponseMessage Response, JsonNode? Body)> Send(HttpMethod method, string path, JsonNode? body = null, string? ifMatch = null)
+    {
+        using var request = new HttpRequestMessage(method, path);
+        if (body is not null)
+            request.Content = JsonContent.Create(body);
+        if (ifMatch is not null)
+            request.Headers.TryAddWithoutValidation("If-Match", ifMatch);
+        var response = await Http.SendAsync(request, TestContext.Current.CancellationToken);
+        var text = await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        return (response, text.StartsWith('{') || text.StartsWith('[') ? JsonNode.Parse(text) : null);
+    }
+
+    public async Task<JsonNode> Get(string path)
+    {
+        var (response, body) = await Send(HttpMethod.Get, path);
+        response.IsSuccessStatusCode.ShouldBeTrue($"{path}: {response.StatusCode}");
+        return body!;
+    }
+
+    /// <summary>Id of the open demo case of this pump.</summary>
+    public async Task<string> CaseOf(string tag) =>
+        (await Get("/api/cases")).AsArray().First(c => c!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("DATA_DIR", folder);
+        builder.UseSetting("DEMO", Demo ? "true" : "false");
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        if (!disposing || keep || !Directory.Exists(folder))
+            return;
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+}
