@@ -54,10 +54,10 @@ public class LooksTests(Product product) : IClassFixture<Product>
         await technician.OpenCase("FOG-2");
         foreach (var word in new[] { "Ask", "Prove", "Undo", "Suspects", "Next check", "Where the water goes" })
             technician.Sees(word);
-        technician.Ask("document.documentElement.scrollWidth").ShouldBe((long)width);
+        ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
         technician.Open("/cases");
         technician.Sees("Mist turns to drizzle");
-        technician.Ask("document.documentElement.scrollWidth").ShouldBe((long)width);
+        ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
     }
 
     [Theory]

@@ -27,7 +27,6 @@ const off = (c: Row) => Math.abs(c.sigmas) > 2;
       type="button"
       class="reading"
       :class="{ off: off(c) }"
-      :aria-label="`${c.name}: ${digits(c.read.value)} ${c.read.unit} read, ${digits(c.expected.value)} expected, ${signed(c.sigmas, 2)} sigma. Show the working.`"
       @click="$emit('working', c.quantity)"
     >
       <span class="top"
@@ -37,6 +36,7 @@ const off = (c: Row) => Math.abs(c.sigmas) > 2;
         ><b class="figure">{{ digits(c.read.value, 4) }}</b> {{ c.read.unit }}
         <span class="away figure">{{ signed(c.sigmas, 2) }} σ</span></span
       >
+      <span class="sr-only">Show the working.</span>
       <svg viewBox="0 0 100 12" preserveAspectRatio="none" aria-hidden="true">
         <line x1="0" y1="11" x2="100" y2="11" />
         <rect class="band" :x="scale(c).low" y="3" :width="scale(c).band" height="8" />

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -15,7 +16,7 @@ public sealed class CueModel(Catalogue catalogue, CrankPump pump, IReadOnlyList<
 {
     private const double HealthyUsually = 0.80;
     private const double RevealedSound = 0.97;
-    private readonly Dictionary<CueFact, IReadOnlyList<CueAtom>> known = [];
+    private readonly ConcurrentDictionary<CueFact, IReadOnlyList<CueAtom>> known = new();
 
     /// <summary>Every answer that could be given to a cue on this pump.</summary>
     public IReadOnlyList<CueFact> Possible(Cue cue) => [.. cue.Answers.SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];

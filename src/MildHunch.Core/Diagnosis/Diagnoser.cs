@@ -12,6 +12,8 @@ public sealed class Diagnoser(Catalogue catalogue)
     /// <summary>Id of the hypothesis that nothing is wrong.</summary>
     public const string NoFault = "no-fault";
 
+    private readonly PreparedPumps prepared = new(catalogue);
+
     private const double MillilitresPerDrop = 1.0 / 20;
     private const double DropShare = 0.3;
 
@@ -19,7 +21,7 @@ public sealed class Diagnoser(Catalogue catalogue)
     public Verdict Diagnose(CrankPump pump, Setup setup, Evidence evidence)
     {
         EvidenceRules.Check(catalogue, pump, evidence);
-        var bench = new Workbench(catalogue, pump, setup, evidence);
+        var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
         var posterior = bench.Posterior();
         RotationalSpeed? speed = evidence.Combined(Observables.Speed, bench.Instruments.SigmaOf) is { } s ? new RotationalSpeed(s.Value) : null;
         var expectation = Expectation.Of(pump, setup, speed);

@@ -215,9 +215,9 @@ public sealed class NumericLikelihood
 
     private static void Store(SteadyLikelihood result, Leaves leaves, InstrumentGroup[] groups, int row, int severity)
     {
-        result.All[row][severity] = leaves.LogSum(-1);
+        result.All[row][severity] = leaves.Sum();
         for (var g = 0; g < groups.Length; g++)
-            result.Without[g].Log[row][severity] = leaves.LogSum(g) - groups[g].LogWrong;
+            result.Without[g].Log[row][severity] = leaves.SumWhereWrong(g) - groups[g].LogWrong;
     }
 
     /// <summary>The summands of one node, by which instruments they call wrong.</summary>
@@ -225,24 +225,50 @@ public sealed class NumericLikelihood
     {
         private const double Lost = -40;
         private readonly (int Wrong, double Exponent, double Determinant)[] all = new (int, double, double)[1 << groups];
+        private readonly double[] shares = new double[1 << groups];
         private int count;
+        private double top;
 
         public void Clear() => count = 0;
 
         public void Add(int wrong, double exponent, double determinant) => all[count++] = (wrong, exponent, determinant);
 
-        /// <summary>Log of the sum, of all or of those in which one instrument is wrong.</summary>
-        public double LogSum(int wrongGroup)
+        /// <summary>Log of the sum of all; weighs each summand for <see cref="SumWhereWrong"/>.</summary>
+        public double Sum()
         {
-            var top = double.NegativeInfinity;
+            top = double.NegativeInfinity;
             for (var i = 0; i < count; i++)
-                if (wrongGroup < 0 || (all[i].Wrong >> wrongGroup & 1) == 1)
-                    top = Math.Max(top, all[i].Exponent);
+                top = Math.Max(top, all[i].Exponent);
             var sum = 0.0;
             for (var i = 0; i < count; i++)
-                if ((wrongGroup < 0 || (all[i].Wrong >> wrongGroup & 1) == 1) && all[i].Exponent - top > Lost)
-                    sum += Math.Exp(all[i].Exponent - top) / Math.Sqrt(all[i].Determinant);
+            {
+                shares[i] = all[i].Exponent - top > Lost ? Math.Exp(all[i].Exponent - top) / Math.Sqrt(all[i].Determinant) : 0;
+                sum += shares[i];
+            }
+
             return top + Math.Log(sum);
+        }
+
+        /// <summary>Log of the sum of those in which one instrument is wrong; weighed afresh where they vanish beside the rest.</summary>
+        public double SumWhereWrong(int group)
+        {
+            var sum = 0.0;
+            var best = double.NegativeInfinity;
+            for (var i = 0; i < count; i++)
+            {
+                if ((all[i].Wrong >> group & 1) == 0)
+                    continue;
+                sum += shares[i];
+                best = Math.Max(best, all[i].Exponent);
+            }
+
+            if (best - top > Lost / 2)
+                return top + Math.Log(sum);
+            sum = 0;
+            for (var i = 0; i < count; i++)
+                if ((all[i].Wrong >> group & 1) == 1 && all[i].Exponent - best > Lost)
+                    sum += Math.Exp(all[i].Exponent - best) / Math.Sqrt(all[i].Determinant);
+            return best + Math.Log(sum);
         }
     }
 

@@ -1,5 +1,4 @@
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Diagnosis;
@@ -17,20 +16,16 @@ internal sealed class Workbench
     private double[][]? swing;
     private double? swingSpan;
 
-    public Workbench(Catalogue catalogue, CrankPump pump, Setup setup, Evidence evidence)
+    public Workbench(Catalogue catalogue, PreparedPump prepared, CrankPump pump, Setup setup, Evidence evidence)
     {
         Catalogue = catalogue;
         Pump = pump;
         Setup = setup;
         readings = evidence.Readings;
-        Solver = new OperatingPointSolver(pump, setup);
-        var set = HypothesisSet.For(catalogue, pump, evidence.Contexts);
-        Hypotheses = set.All;
-        Table = new PredictionTable(Solver, set.Effects);
-        Bins = new SeverityBins(Table, pump);
+        Hypotheses = HypothesisSet.For(catalogue, pump, evidence.Contexts).All;
+        (_, Table, Bins, Cues) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
-        Numbers = new NumericLikelihood(Table, Instruments, Solver);
-        Cues = new CueModel(catalogue, pump, Hypotheses);
+        Numbers = new NumericLikelihood(Table, Instruments, prepared.Solver);
         Items =
         [
             .. readings.Select((r, i) => new EvidenceItem($"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
@@ -43,8 +38,6 @@ internal sealed class Workbench
     public CrankPump Pump { get; }
 
     public Setup Setup { get; }
-
-    public OperatingPointSolver Solver { get; }
 
     public IReadOnlyList<Hypothesis> Hypotheses { get; }
 
@@ -95,23 +88,23 @@ internal sealed class Workbench
         var exponent = swingFollows ? FollowerExponent : 1;
         steady ??= Numbers.Steady(readings);
         swing ??= Numbers.Swing(readings);
-        NumericWeights made;
-        if (leftOut < 0)
-        {
-            made = new NumericWeights(steady.All, swing, exponent, Table.SoftCount, Bins);
-        }
-        else if (readings[leftOut].What != Observables.Swing && steady.Without.First(w => w.What == readings[leftOut].What.Index) is { Readings: 1 } alone)
-        {
-            made = new NumericWeights(alone.Log, swing, exponent, Table.SoftCount, Bins);
-        }
-        else
-        {
-            Reading[] used = [.. readings.Where((_, i) => i != leftOut)];
-            made = new NumericWeights(Numbers.Steady(used).All, Numbers.Swing(used), exponent, Table.SoftCount, Bins);
-        }
-
+        var made = new NumericWeights(SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins);
         return weights[(leftOut, swingFollows)] = made;
     }
+
+    private double[][] SteadyWithout(int leftOut)
+    {
+        if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
+            return steady!.All;
+        return steady!.Without.First(w => w.What == readings[leftOut].What.Index) is { Readings: 1 } alone
+            ? alone.Log
+            : Numbers.Steady(Others(leftOut)).All;
+    }
+
+    private double[][] SwingWithout(int leftOut) =>
+        leftOut < 0 || readings[leftOut].What != Observables.Swing ? swing! : Numbers.Swing(Others(leftOut));
+
+    private Reading[] Others(int leftOut) => [.. readings.Where((_, i) => i != leftOut)];
 
     // Items that see one physical thing twice: the one on which hypotheses differ most counts in full, the rest a third.
     private List<(EvidenceItem Item, double Exponent)> Exponents(List<EvidenceItem> used, out bool swingFollows)

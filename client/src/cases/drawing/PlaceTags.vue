@@ -66,7 +66,7 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
     <button
       type="button"
       class="tag add"
-      :aria-label="`Tell something about: ${placeNames[place]}`"
+      :aria-label="`+ ${empty ? asked : ''} (${placeNames[place]})`"
       @click="tap($event)"
     >
       + {{ empty ? asked : '' }}

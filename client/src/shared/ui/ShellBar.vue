@@ -32,6 +32,9 @@ const route = useRoute();
 }
 
 .name {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
   font-family: var(--font-tag);
   font-weight: 600;
   font-size: 1.375rem;

@@ -1,0 +1,33 @@
+using System.Collections.Concurrent;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>A pump solved under every effect: all of a diagnosis that does not hang on the evidence.</summary>
+internal sealed record PreparedPump(OperatingPointSolver Solver, PredictionTable Table, SeverityBins Bins, CueModel Cues);
+
+/// <summary>
+/// Keeps the last few prepared pumps: a case asks about the same one after every entry. A pure function remembered, so
+/// it changes the time and never the answer.
+/// </summary>
+internal sealed class PreparedPumps(Catalogue catalogue)
+{
+    private const int Most = 64;
+    private readonly ConcurrentDictionary<(CrankPump, Setup), PreparedPump> pumps = new();
+    private readonly ConcurrentDictionary<(int, ControlKind, HeadLayout), CueModel> cues = new();
+
+    public PreparedPump For(CrankPump pump, Setup setup)
+    {
+        if (pumps.TryGetValue((pump, setup), out var known))
+            return known;
+        var set = HypothesisSet.For(catalogue, pump, []);
+        var solver = new OperatingPointSolver(pump, setup);
+        var table = new PredictionTable(solver, set.Effects);
+        var model = cues.GetOrAdd((pump.Cylinders, pump.Control, pump.HeadLayout), _ => new CueModel(catalogue, pump, set.All));
+        if (pumps.Count >= Most)
+            pumps.Clear();
+        return pumps[(pump, setup)] = new PreparedPump(solver, table, new SeverityBins(table, pump), model);
+    }
+}
