@@ -95,11 +95,4 @@ dd {
   margin: 0;
   text-align: right;
 }
-
-.link {
-  display: inline-flex;
-  align-items: center;
-  justify-content: center;
-  text-decoration: none;
-}
 </style>

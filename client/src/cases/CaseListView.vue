@@ -5,6 +5,7 @@ import { api, inWords, taken, type CaseSummary } from '@/shared/api/client';
 import { percent, when } from '@/shared/format';
 import { useKeys } from '@/shared/keys/useKeys';
 import ShellBar from '@/shared/ui/ShellBar.vue';
+import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
 import NewCaseDialog from './NewCaseDialog.vue';
 import { asStage, stageNames, stages } from './stages';
 
@@ -25,7 +26,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
 <template>
   <div>
     <ShellBar />
-    <main>
+    <main class="sheet">
       <header>
         <h1>Cases</h1>
         <button type="button" class="tap on" @click="adding = true">New case <kbd>a</kbd></button>
@@ -53,12 +54,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
             <span class="line">
               <b>{{ c.leader.name }}</b> <span class="figure">{{ percent(c.leader.probability) }}</span>
             </span>
-            <span class="bar" :class="{ calm: c.leader.fault === 'no-fault' }" aria-hidden="true"
-              ><span
-                class="fill"
-                :class="c.leader.fault === 'no-fault' ? 'fine' : 'hatch'"
-                :style="{ width: `${100 * c.leader.probability}%` }"
-            /></span>
+            <SuspicionBar :probability="c.leader.probability" :sound="c.leader.fault === 'no-fault'" />
             <span class="quiet">{{ c.leader.hunch }}</span>
           </span>
         </RouterLink>
@@ -69,23 +65,6 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
 </template>
 
 <style scoped>
-main {
-  max-width: 76rem;
-  margin: 0 auto;
-  padding: 1rem;
-}
-
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  margin-bottom: 0.5rem;
-}
-
-h1 {
-  font-size: 1.75rem;
-}
-
 section h2 {
   margin: 1rem 0 0.25rem;
   color: var(--ink-2);
@@ -104,16 +83,6 @@ section h2 {
 
 .case:hover {
   background: var(--card);
-}
-
-.plate {
-  justify-self: start;
-  padding: 0.3rem 0.6rem;
-  background: var(--ink);
-  color: var(--paper);
-  font-family: var(--font-tag);
-  font-weight: 600;
-  font-size: 1.125rem;
 }
 
 .what b {
@@ -151,26 +120,6 @@ section h2 {
   display: flex;
   justify-content: space-between;
   gap: 0.5rem;
-}
-
-.bar {
-  display: block;
-  height: 10px;
-  margin: 0.2rem 0;
-  border: 1.5px solid var(--suspect);
-}
-
-.bar.calm {
-  border-color: var(--water);
-}
-
-.fine {
-  background: var(--water-soft);
-}
-
-.bar span {
-  display: block;
-  height: 100%;
 }
 
 .empty {

@@ -156,17 +156,7 @@ useKeys([
 }
 
 .plate {
-  display: inline-flex;
-  align-items: center;
   min-height: 44px;
-  padding: 0 0.6rem;
-  background: var(--ink);
-  color: var(--paper);
-  font-family: var(--font-tag);
-  font-weight: 600;
-  font-size: 1.125rem;
-  text-decoration: none;
-  white-space: nowrap;
 }
 
 h1 {

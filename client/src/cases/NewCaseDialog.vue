@@ -57,25 +57,7 @@ form {
   gap: 0.75rem;
 }
 
-select,
-textarea {
-  display: block;
-  width: 100%;
-  min-height: 44px;
-  padding: 0.5rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-}
-
 a {
   color: var(--water);
-}
-
-.problem {
-  margin: 0;
-  color: var(--suspect);
 }
 </style>

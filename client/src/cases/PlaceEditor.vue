@@ -113,7 +113,7 @@ defineExpose({ open });
           </button>
         </div>
       </div>
-      <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+      <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
     </section>
   </Popover>
 </template>
@@ -155,18 +155,5 @@ header {
 
 .drops input {
   width: 5rem;
-  min-height: 44px;
-  padding: 0 0.5rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font-size: 1rem;
-}
-
-.trouble {
-  margin: 0.5rem 0 0;
-  color: var(--suspect);
-  font-weight: 700;
 }
 </style>

@@ -72,28 +72,7 @@ function save() {
   margin-top: 0.25rem;
 }
 
-input,
-select {
-  min-height: 44px;
-  padding: 0 0.5rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font-size: 1.125rem;
-}
-
 input {
   width: 6.5rem;
-}
-
-select {
-  font-family: var(--font-text);
-  font-size: 1rem;
-}
-
-.problem {
-  margin: 0.25rem 0 0;
-  color: var(--suspect);
 }
 </style>

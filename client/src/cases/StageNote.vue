@@ -42,15 +42,6 @@ async function save() {
 }
 
 textarea {
-  display: block;
-  width: 100%;
   margin-top: 0.25rem;
-  padding: 0.5rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  font-weight: 400;
 }
 </style>

@@ -2,6 +2,7 @@
 import { ref } from 'vue';
 import type { CaseResource, Suspect } from '@/shared/api/client';
 import { percent, signed } from '@/shared/format';
+import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
 
 /** Who could have done it: probability, hunch word, and the evidence for and against behind a tap. */
 const props = defineProps<{ data: CaseResource }>();
@@ -10,7 +11,7 @@ const emit = defineEmits<{ takeOut: [entryId: string] }>();
 const opened = ref<Record<string, boolean>>({});
 const all = ref(false);
 const worth = 0.02;
-const first = 3;
+const first = 2;
 const full = ref<Record<string, boolean>>({});
 
 const isOpen = (s: Suspect, rank: number) => opened.value[s.fault] ?? rank === 0;
@@ -54,9 +55,7 @@ function shown(): Suspect[] {
           <span class="line"
             ><b>{{ s.name }}</b> <span class="figure">{{ percent(s.probability) }}</span></span
           >
-          <span class="bar" :class="{ calm: !s.part }" aria-hidden="true"
-            ><span class="moves" :class="s.part ? 'hatch' : 'fine'" :style="{ width: `${100 * s.probability}%` }"
-          /></span>
+          <SuspicionBar :probability="s.probability" :sound="!s.part" />
           <span class="word"
             >{{ s.hunch }}<template v-if="where(s)"> · {{ where(s) }}</template></span
           >
@@ -132,26 +131,6 @@ ol > li {
   justify-content: space-between;
   gap: 0.5rem;
   font-size: 1.125rem;
-}
-
-.bar {
-  display: block;
-  height: 12px;
-  margin: 0.25rem 0;
-  border: 1.5px solid var(--suspect);
-}
-
-.bar.calm {
-  border-color: var(--water);
-}
-
-.fine {
-  background: var(--water-soft);
-}
-
-.bar span {
-  display: block;
-  height: 100%;
 }
 
 .word {

@@ -163,15 +163,4 @@ ol .quiet {
   display: grid;
   gap: 0.5rem;
 }
-
-select {
-  min-height: 44px;
-  max-width: 100%;
-  padding: 0 0.5rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-}
 </style>

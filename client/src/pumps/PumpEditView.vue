@@ -53,7 +53,7 @@ async function save() {
 <template>
   <div>
     <ShellBar />
-    <main>
+    <main class="sheet">
       <h1>{{ id ? 'Correct the pump' : 'New pump' }}</h1>
       <form @submit.prevent="save">
         <fieldset>
@@ -168,16 +168,6 @@ async function save() {
 </template>
 
 <style scoped>
-main {
-  max-width: 62rem;
-  margin: 0 auto;
-  padding: 1rem;
-}
-
-h1 {
-  font-size: 1.5rem;
-}
-
 form {
   display: grid;
   gap: 1rem;
@@ -197,25 +187,6 @@ legend {
   font-family: var(--font-tag);
   font-weight: 600;
   font-size: 1.125rem;
-}
-
-label > input,
-label > select {
-  display: block;
-  width: 100%;
-  min-height: 44px;
-  padding: 0 0.6rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-}
-
-.problem {
-  margin: 0;
-  color: var(--suspect);
-  font-weight: 700;
 }
 
 form > .tap {

@@ -10,7 +10,7 @@ const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await a
 <template>
   <div>
     <ShellBar />
-    <main>
+    <main class="sheet">
       <header>
         <h1>Pumps</h1>
         <RouterLink class="tap on" to="/pumps/new">New pump</RouterLink>
@@ -29,28 +29,6 @@ const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await a
 </template>
 
 <style scoped>
-main {
-  max-width: 60rem;
-  margin: 0 auto;
-  padding: 1rem;
-}
-
-header {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-
-header .tap {
-  display: inline-flex;
-  align-items: center;
-  text-decoration: none;
-}
-
-h1 {
-  font-size: 1.75rem;
-}
-
 .pump {
   display: grid;
   grid-template-columns: 7rem 1fr auto;
@@ -60,15 +38,5 @@ h1 {
   border-top: 1.5px solid var(--line);
   color: var(--ink);
   text-decoration: none;
-}
-
-.plate {
-  justify-self: start;
-  padding: 0.3rem 0.6rem;
-  background: var(--ink);
-  color: var(--paper);
-  font-family: var(--font-tag);
-  font-weight: 600;
-  font-size: 1.125rem;
 }
 </style>

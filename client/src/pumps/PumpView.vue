@@ -54,7 +54,7 @@ const facts = computed(() => {
   <div>
     <ShellBar />
     <p v-if="pump.error.value" role="alert" class="message">{{ inWords(pump.error.value) }}</p>
-    <main v-if="pump.data.value">
+    <main v-if="pump.data.value" class="sheet">
       <header>
         <span class="plate">{{ pump.data.value.tag }}</span>
         <div>
@@ -116,20 +116,8 @@ const facts = computed(() => {
 </template>
 
 <style scoped>
-main {
-  max-width: 78rem;
-  margin: 0 auto;
-  padding: 0.75rem 1rem 2rem;
-}
-
 .message {
   padding: 2rem;
-}
-
-header {
-  display: flex;
-  align-items: center;
-  gap: 1rem;
 }
 
 header div {
@@ -138,26 +126,6 @@ header div {
 
 header p {
   margin: 0;
-}
-
-header .tap {
-  display: inline-flex;
-  align-items: center;
-  text-decoration: none;
-}
-
-h1 {
-  font-size: 1.5rem;
-}
-
-.plate {
-  padding: 0.4rem 0.7rem;
-  background: var(--ink);
-  color: var(--paper);
-  font-family: var(--font-tag);
-  font-weight: 600;
-  font-size: 1.375rem;
-  white-space: nowrap;
 }
 
 .grid {
@@ -238,10 +206,6 @@ dd {
 }
 
 @media (max-width: 520px) {
-  header {
-    flex-wrap: wrap;
-  }
-
   .case {
     grid-template-columns: 1fr;
     gap: 0;

@@ -35,17 +35,6 @@ const id = useId();
   gap: 6px;
 }
 
-input,
-select {
-  min-height: 44px;
-  padding: 0 0.6rem;
-  border: 1.5px solid var(--ink-2);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font-size: 1rem;
-}
-
 input {
   flex: 1;
   min-width: 0;

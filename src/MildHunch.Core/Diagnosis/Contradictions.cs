@@ -23,7 +23,7 @@ internal static class Contradictions
                 var best = bench.Hypotheses[leader].Fault.Phrase;
                 return new Contradiction(
                     bench.Items[at].Id,
-                    $"{m.Reading.What.Name}: {m.Reading.Value.Text()} does not fit the other readings. Even the best explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
+                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
                     m.Sigmas);
             }),
         ];

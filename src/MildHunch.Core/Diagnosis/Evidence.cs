@@ -3,8 +3,16 @@ using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Diagnosis;
 
-/// <summary>A number read at the pump. <paramref name="Sigma"/> is one sigma in SI when the technician told it.</summary>
-public sealed record Reading(Observable What, Amount Value, double? Sigma = null);
+/// <summary>A number read at the pump.</summary>
+/// <param name="What">What was read.</param>
+/// <param name="Value">How much, SI inside.</param>
+/// <param name="Sigma">One sigma in SI when the technician told it.</param>
+/// <param name="Unit">The unit in which it was read, for telling it again.</param>
+public sealed record Reading(Observable What, Amount Value, double? Sigma = null, Unit? Unit = null)
+{
+    /// <summary>The unit to tell it in.</summary>
+    public Unit Told => Unit ?? Units.Preferred(What.Kind);
+}
 
 /// <summary>A cue as it was answered; a place where the answer has one, drops a minute where it drips.</summary>
 public sealed record CueFact(string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null);

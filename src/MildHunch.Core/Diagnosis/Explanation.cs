@@ -102,13 +102,13 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         for (var c = 0; c < bench.Table.SoftCount; c++)
             mean += bench.Table.Mean(effect, c, reading.What.Index)[severity] / bench.Table.SoftCount;
         var expected = reading.What == Observables.NozzleOrifice ? bench.Setup.Nozzle.Coefficient : reading.What.Read(expectation.Point, 1);
-        var compared = fault.Id == Diagnoser.NoFault ? "" : $"; {fault.Phrase} gives {Text(reading.What, mean)}";
-        return $"{reading.What.Name}: {reading.Value.Text()} read, {Text(reading.What, expected)} expected{compared}";
+        var compared = fault.Id == Diagnoser.NoFault ? "" : $"; {fault.Phrase} gives {Figure(reading, mean)}";
+        return $"{reading.What.Name}: {reading.Value.Text(reading.Told)} read, {Figure(reading, expected)} expected{compared}";
     }
 
-    private string Text(Observable what, double modelled) => new Amount(
-        what.Kind,
-        what == Observables.NozzleOrifice ? Nozzle.OrificeOfCoefficient(modelled, Fluids.Water.Density(bench.Setup.Temperature).Si) : modelled).Text();
+    // A modelled value in the unit of the reading, without naming it again.
+    private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.Told.FromSi(
+        reading.What == Observables.NozzleOrifice ? Nozzle.OrificeOfCoefficient(modelled, Fluids.Water.Density(bench.Setup.Temperature).Si) : modelled));
 
     private string Sentence(EvidenceItem item, Fault fault, int hypothesis, int severity)
     {

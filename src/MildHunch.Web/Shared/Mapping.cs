@@ -55,7 +55,7 @@ public static class Mapping
             ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id)));
         var value = Amount(dto!.Value, what.Kind, $"{at}.value");
         double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, what.Kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, what.Kind);
-        return new Reading(what, value, sigma);
+        return new Reading(what, value, sigma, Quantity.UnitNamed(what.Kind, dto.Value!.Unit, at));
     }
 
     public static CueFact ToCore(this CueDto? dto, string at) => new(
