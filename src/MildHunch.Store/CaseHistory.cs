@@ -17,17 +17,15 @@ public static class CaseHistory
     /// <summary>The change that undo would take back; null when there is none.</summary>
     public static ChangeEntity? ToUndo(this CaseEntity entity) => entity.Changes.Where(c => !c.Undone && c.Number > 1).MaxBy(c => c.Number);
 
-    /// <summary>The change that redo would bring back: the first undone one with nothing newer standing.</summary>
-    public static ChangeEntity? ToRedo(this CaseEntity entity)
-    {
-        var newest = entity.Changes.Where(c => !c.Undone).Select(c => c.Number).DefaultIfEmpty(0).Max();
-        return entity.Changes.Where(c => c.Undone && c.Number > newest).MinBy(c => c.Number);
-    }
+    /// <summary>The change that redo would bring back; null when there is none, or something was told since.</summary>
+    public static ChangeEntity? ToRedo(this CaseEntity entity) => entity.Changes.Where(c => c is { Undone: true, Abandoned: false }).MinBy(c => c.Number);
 
     /// <summary>Opens the next change; what is added or taken back names its number.</summary>
     public static ChangeEntity Begin(this CaseEntity entity, string says, DateTime at)
     {
         var change = new ChangeEntity { CaseId = entity.Id, Number = entity.Changes.Select(c => c.Number).DefaultIfEmpty(0).Max() + 1, Says = says, At = at };
+        foreach (var left in entity.Changes.Where(c => c.Undone))
+            left.Abandoned = true;
         entity.Changes.Add(change);
         entity.Version++;
         return change;
@@ -41,10 +39,4 @@ public static class CaseHistory
         if (value.Length > 0)
             entity.Facts.Add(new FactEntity { Id = Ids.New(), CaseId = entity.Id, AddedBy = change.Number, Name = name, Value = value });
     }
-}
-
-/// <summary>Identifiers that sort by time.</summary>
-public static class Ids
-{
-    public static string New() => Guid.CreateVersion7().ToString("N");
 }

@@ -60,6 +60,9 @@ public sealed class ChangeEntity
     public DateTime At { get; init; }
 
     public bool Undone { get; set; }
+
+    /// <summary>Undone, and something else told since: it can no longer be brought back by redo.</summary>
+    public bool Abandoned { get; set; }
 }
 
 /// <summary>Something that stands in a case from one change on until another takes it back.</summary>

@@ -31,7 +31,7 @@ async function save() {
 <template>
   <label class="note">
     {{ label }}
-    <textarea v-model="text" rows="3" @change="save" @blur="save" />
+    <textarea v-model="text" rows="3" @blur="save" />
   </label>
 </template>
 

@@ -14,7 +14,7 @@ export type Quantity = Schemas['QuantityDto'];
 export type Figure = Schemas['FigureDto'];
 export type JotResponse = Schemas['JotResponse'];
 
-export const api = createClient<paths>({ baseUrl: '' });
+export const api = createClient<paths>({ baseUrl: '', fetch: (request) => globalThis.fetch(request) });
 
 /** A refusal by the server, in words, with the field it is about. */
 export class Refusal extends Error {

@@ -57,7 +57,8 @@ namespace MildHunch.Store.Migrations
                     Number = table.Column<int>(type: "INTEGER", nullable: false),
                     Says = table.Column<string>(type: "TEXT", nullable: false),
                     At = table.Column<DateTime>(type: "TEXT", nullable: false),
-                    Undone = table.Column<bool>(type: "INTEGER", nullable: false)
+                    Undone = table.Column<bool>(type: "INTEGER", nullable: false),
+                    Abandoned = table.Column<bool>(type: "INTEGER", nullable: false)
                 },
                 constraints: table =>
                 {

@@ -11,7 +11,7 @@ using MildHunch.Store;
 namespace MildHunch.Store.Migrations
 {
     [DbContext(typeof(MildHunchDb))]
-    [Migration("20261123161532_Start")]
+    [Migration("20261123173811_Start")]
     partial class Start
     {
         /// <inheritdoc />
@@ -49,6 +49,9 @@ namespace MildHunch.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Abandoned")
                         .HasColumnType("INTEGER");
 
                     b.Property<DateTime>("At")

@@ -1,0 +1,229 @@
+import type { CaseResource, Knowledge, NextCheck, Suspect } from '@/shared/api/client';
+
+/** A small case for the components' own tests. */
+export const q = (value: number, unit: string) => ({ value, unit });
+
+export function aSuspect(over: Partial<Suspect> = {}): Suspect {
+  return {
+    fault: 'discharge-valve-leak',
+    name: 'Discharge valve leaks',
+    part: 'discharge-valve',
+    side: 'discharge',
+    probability: 0.7,
+    hunch: 'fair hunch',
+    severity: { middle: 0.8, low: 0.6, high: 1, zero: 'tight', one: 'wide open' },
+    locations: [
+      { cylinder: 2, side: 'discharge', probability: 0.6 },
+      { cylinder: 1, side: 'discharge', probability: 0.05 },
+      { cylinder: 3, side: 'discharge', probability: 0.05 },
+    ],
+    evidence: [
+      { source: 'cues[0]', decibans: 9.1, text: 'Needle of the gauge: swings' },
+      { source: 'readings[0]', decibans: 2.2, text: 'Pressure at the head: 31 bar read' },
+      { source: 'readings[1]', decibans: -0.8, text: 'Crank speed: 1447 rpm read' },
+    ],
+    togetherDecibans: 1.5,
+    how: 'Debris.',
+    causes: ['debris'],
+    action: 'discharge-valves',
+    actionName: 'Renew the discharge valve',
+    mendMinutes: 35,
+    hazards: [{ id: 'lock-out', text: 'Lock out.' }],
+    ...over,
+  };
+}
+
+export function aCheck(over: Partial<NextCheck> = {}): NextCheck {
+  return {
+    check: 'watch-inlet-hose',
+    name: 'Watch the inlet hose',
+    question: 'What does the hose do?',
+    how: 'Look.',
+    opens: 'nothing',
+    minutes: 1,
+    putBackMinutes: 0,
+    information: 0.1,
+    informationPerMinute: 0.1,
+    cue: 'inlet-hose',
+    reading: null,
+    hazards: [{ id: 'rotating', text: 'Guards stay on.' }],
+    answers: [
+      {
+        answer: 'calm',
+        text: 'calm',
+        cylinder: null,
+        side: null,
+        probability: 0.8,
+        then: 'Discharge valve leaks → 90 %',
+      },
+      {
+        answer: 'kicking',
+        text: 'kicks',
+        cylinder: null,
+        side: null,
+        probability: 0.1,
+        then: 'Inlet valve leaks → 60 %',
+      },
+      {
+        answer: 'sucked-flat',
+        text: 'sucked flat',
+        cylinder: null,
+        side: null,
+        probability: 0.1,
+        then: 'Supply restricted → 50 %',
+      },
+    ],
+    ...over,
+  };
+}
+
+export function aLedger(over: Partial<CaseResource['diagnosis']['ledger']> = {}): CaseResource['diagnosis']['ledger'] {
+  const term = (value: number, source: string) => ({ flow: q(value, 'L/min'), sigma: q(0.3, 'L/min'), source });
+  return {
+    displaced: term(19, 'computed'),
+    nozzle: term(12.5, 'measured'),
+    bypass: term(0, 'measured'),
+    outside: { flow: null, sigma: null, source: 'unknown' },
+    missing: term(6.5, 'computed'),
+    missingShares: 1.03,
+    missingSharesSigma: 0.1,
+    missingMayBeInBypass: false,
+    text: '1.03 ± 0.10 of one cylinder is missing.',
+    ...over,
+  };
+}
+
+export function aCase(over: Partial<CaseResource> = {}): CaseResource {
+  return {
+    id: 'case-1',
+    version: 3,
+    pump: {
+      id: 'pump-1',
+      tag: 'FOG-2',
+      name: 'Triplex',
+      duty: 'Fogging',
+      version: 1,
+      pump: {
+        arrangement: 'crank-plunger',
+        cylinders: 3,
+        plungerDiameter: q(18, 'mm'),
+        stroke: q(18, 'mm'),
+        rodRatio: 0.2,
+        ratedSpeed: q(1450, 'rpm'),
+        ratedPressure: q(100, 'bar'),
+        control: 'unloader',
+      },
+      setup: { speed: q(1450, 'rpm'), nozzle: { flow: q(19.2, 'L/min'), at: q(70, 'bar') } },
+    },
+    complaint: 'Mist turns to drizzle',
+    stage: 'suspect',
+    closed: null,
+    openedAt: '2026-03-02T08:00:00',
+    readings: [
+      { id: 'r0', quantity: 'discharge-pressure', value: q(31, 'bar'), uncertainty: null },
+      { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null },
+    ],
+    cues: [
+      {
+        id: 'c0',
+        cue: 'needle',
+        answer: 'swings',
+        cylinder: null,
+        side: null,
+        dropsPerMinute: null,
+        says: 'Needle of the gauge: swings',
+        tag: 'needle swings',
+      },
+    ],
+    context: [],
+    facts: {},
+    changes: [],
+    undo: 'Pressure',
+    redo: null,
+    diagnosis: {
+      actions: [],
+      suspects: [
+        aSuspect(),
+        aSuspect({
+          fault: 'no-fault',
+          name: 'Nothing wrong',
+          part: '',
+          probability: 0.01,
+          locations: [],
+          evidence: [],
+        }),
+      ],
+      ledger: aLedger(),
+      contradictions: [],
+      nextChecks: [
+        aCheck(),
+        aCheck({
+          check: 'speed-check',
+          name: 'Measure the speed',
+          cue: null,
+          reading: 'speed',
+          minutes: 3,
+          information: 0.2,
+        }),
+      ],
+      comparisons: [],
+      expectation: [],
+      considered: 23,
+    },
+    ...over,
+  };
+}
+
+export const knowledge: Knowledge = {
+  cues: [
+    {
+      id: 'needle',
+      name: 'Needle of the gauge',
+      place: 'gauge',
+      question: 'What does it do?',
+      kind: 'choice',
+      reveals: false,
+      answers: [
+        { id: 'steady', text: 'steady', healthy: true, at: 'none' },
+        { id: 'swings', text: 'swings', healthy: false, at: 'none' },
+      ],
+    },
+    {
+      id: 'cap-listen',
+      name: 'Sound at the caps',
+      place: 'caps',
+      question: 'Which one hisses?',
+      kind: 'choice',
+      reveals: false,
+      answers: [
+        { id: 'alike', text: 'all alike', healthy: true, at: 'none' },
+        { id: 'hisses', text: 'hisses', healthy: false, at: 'cavity' },
+      ],
+    },
+    {
+      id: 'found-unloader',
+      name: 'Unloader, opened',
+      place: 'control',
+      question: 'Worn?',
+      kind: 'choice',
+      reveals: true,
+      answers: [],
+    },
+    {
+      id: 'found-inlet-valves',
+      name: 'Inlet valves, opened',
+      place: 'caps',
+      question: 'Bad?',
+      kind: 'choice',
+      reveals: true,
+      answers: [],
+    },
+  ],
+  observables: [
+    { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'] },
+    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] },
+  ],
+  contexts: [],
+  faults: [],
+  units: {},
+};

@@ -1,0 +1,199 @@
+import { mount } from '@vue/test-utils';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import NextCheckPanel from './NextCheckPanel.vue';
+import ReadingField from './ReadingField.vue';
+import ReadingsStrip from './ReadingsStrip.vue';
+import StageNote from './StageNote.vue';
+import SuspectList from './SuspectList.vue';
+import WaterLedger from './WaterLedger.vue';
+import { aCase, aLedger, aSuspect, knowledge, q } from './fixtures';
+
+beforeEach(() => window.localStorage.clear());
+
+describe('the water ledger', () => {
+  it('draws what is missing as long as it is', () => {
+    const ledger = mount(WaterLedger, { props: { ledger: aLedger() } });
+    expect(ledger.get('.nozzle').attributes('style')).toContain('65.7');
+    expect(ledger.get('.missing').text()).toContain('missing 6.5');
+    expect(ledger.text()).toContain('1.03 ± 0.10 of one cylinder is missing.');
+  });
+
+  it('says unknown where nobody measured, and never nothing', () => {
+    const unknown = { flow: null, sigma: null, source: 'unknown' };
+    const ledger = mount(WaterLedger, {
+      props: { ledger: aLedger({ nozzle: unknown, bypass: unknown, missing: unknown, missingShares: null }) },
+    });
+    expect(ledger.text()).toContain('unknown');
+    expect(ledger.text()).toContain('Bypass: not looked at');
+    expect(ledger.find('.nozzle').exists()).toBe(false);
+  });
+
+  it('tells that it may be in the bypass while nobody looked there', () => {
+    const ledger = mount(WaterLedger, { props: { ledger: aLedger({ missingMayBeInBypass: true }) } });
+    expect(ledger.get('.missing').text()).toContain('missing or in the bypass');
+  });
+
+  it('does not alarm within its own uncertainty', () => {
+    const ledger = mount(WaterLedger, { props: { ledger: aLedger({ missingShares: 0.1 }) } });
+    expect(ledger.find('.notable').exists()).toBe(false);
+  });
+});
+
+describe('readings against expectation', () => {
+  const row = {
+    quantity: 'speed',
+    name: 'Crank speed',
+    place: 'crank',
+    read: q(1246, 'rpm'),
+    expected: q(1450, 'rpm'),
+    low: q(1392, 'rpm'),
+    high: q(1508, 'rpm'),
+    sigmas: -7,
+  };
+
+  it('shows reading, expectation and sigma with its sign, and opens the working', async () => {
+    const strip = mount(ReadingsStrip, { props: { comparisons: [row] } });
+    expect(strip.text()).toContain('1246 rpm');
+    expect(strip.text()).toContain('expect 1450');
+    expect(strip.text()).toContain('−7 σ');
+    expect(strip.get('button').classes()).toContain('off');
+    await strip.get('button').trigger('click');
+    expect(strip.emitted('working')).toEqual([['speed']]);
+  });
+
+  it('keeps mark and band on the scale wherever they lie', () => {
+    for (const read of [0, 1450, 9000]) {
+      const strip = mount(ReadingsStrip, { props: { comparisons: [{ ...row, read: q(read, 'rpm') }] } });
+      for (const rect of strip.findAll('rect')) {
+        const x = Number(rect.attributes('x'));
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x + Number(rect.attributes('width'))).toBeLessThanOrEqual(101);
+      }
+    }
+  });
+});
+
+describe('the suspects', () => {
+  it('opens the leader, with the strongest evidence and the likeliest cylinder', () => {
+    const list = mount(SuspectList, { props: { data: aCase() } });
+    expect(list.text()).toContain('70 %');
+    expect(list.text()).toContain('cylinder 2 likeliest, 60 %');
+    expect(list.text()).toContain('+9.1');
+    expect(list.text()).not.toContain('Crank speed: 1447');
+  });
+
+  it('shows all evidence on demand and leaves the right piece out', async () => {
+    const list = mount(SuspectList, { props: { data: aCase() } });
+    await list
+      .findAll('button')
+      .find((b) => b.text().startsWith('All 3 pieces'))
+      ?.trigger('click');
+    expect(list.text()).toContain('−0.8');
+    expect(list.text()).toContain('together');
+    await list.get('[aria-label^="Leave out: Crank speed"]').trigger('click');
+    expect(list.emitted('takeOut')).toEqual([['r1']]);
+  });
+
+  it('hides the unlikely until asked', async () => {
+    const suspects = [
+      aSuspect(),
+      aSuspect({ fault: 'b', name: 'Second' }),
+      aSuspect({ fault: 'c', name: 'Hardly', probability: 0.001 }),
+    ];
+    const data = aCase();
+    const list = mount(SuspectList, { props: { data: { ...data, diagnosis: { ...data.diagnosis, suspects } } } });
+    expect(list.text()).not.toContain('Hardly');
+    await list.get('.more').trigger('click');
+    expect(list.text()).toContain('Hardly');
+  });
+
+  it('says "any cylinder" where none stands out', () => {
+    const even = aSuspect({ locations: [1, 2, 3].map((cylinder) => ({ cylinder, side: null, probability: 0.23 })) });
+    const data = aCase();
+    const list = mount(SuspectList, {
+      props: { data: { ...data, diagnosis: { ...data.diagnosis, suspects: [even] } } },
+    });
+    expect(list.text()).toContain('any cylinder');
+  });
+});
+
+describe('the next check', () => {
+  it('shows what each answer would do and its hazards, and is answered by a tap', async () => {
+    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge } });
+    expect(panel.text()).toContain('Inlet valve leaks → 60 %');
+    expect(panel.text()).toContain('Guards stay on.');
+    await panel.findAll('.answer')[1]?.trigger('click');
+    expect(panel.emitted('tell')).toEqual([[{ cues: [{ cue: 'inlet-hose', answer: 'kicking' }] }]]);
+  });
+
+  it('offers a field where the check is a measurement', async () => {
+    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge } });
+    await panel
+      .findAll('button')
+      .find((b) => b.text() === 'Another check')
+      ?.trigger('click');
+    await panel.get('input').setValue('1390');
+    await panel.get('form').trigger('submit');
+    expect(panel.emitted('tell')).toEqual([
+      [{ readings: [{ quantity: 'speed', value: { value: 1390, unit: 'rpm' } }] }],
+    ]);
+  });
+
+  it('can put the cheapest first', async () => {
+    const data = aCase();
+    const [first, second] = data.diagnosis.nextChecks;
+    if (!first || !second) throw new Error('two checks are needed');
+    const dear = { ...data, diagnosis: { ...data.diagnosis, nextChecks: [{ ...first, minutes: 9 }, second] } };
+    const panel = mount(NextCheckPanel, { props: { data: dear, knowledge } });
+    expect(panel.text()).toContain('Watch the inlet hose');
+    await panel.get('.order').trigger('click');
+    expect(panel.text()).toContain('Measure the speed');
+  });
+
+  it('says so when nothing is left to check', () => {
+    const data = aCase();
+    const panel = mount(NextCheckPanel, {
+      props: { data: { ...data, diagnosis: { ...data.diagnosis, nextChecks: [] } }, knowledge },
+    });
+    expect(panel.text()).toContain('No check left');
+  });
+});
+
+describe('a reading', () => {
+  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'] };
+
+  it('keeps what is no number and says what would be one', async () => {
+    const field = mount(ReadingField, { props: { what } });
+    await field.get('input').setValue('fast');
+    await field.get('form').trigger('submit');
+    expect(field.emitted('tell')).toBeUndefined();
+    expect(field.text()).toContain('“fast” is not a number');
+    expect((field.get('input').element as HTMLInputElement).value).toBe('fast');
+  });
+
+  it('can be taken out again', async () => {
+    const standing = { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null };
+    const field = mount(ReadingField, { props: { what, standing } });
+    expect((field.get('input').element as HTMLInputElement).value).toBe('1447');
+    await field
+      .findAll('button')
+      .find((b) => b.text() === 'Take out')
+      ?.trigger('click');
+    expect(field.emitted('tell')).toEqual([[{ remove: ['r1'] }]]);
+  });
+});
+
+describe('a note', () => {
+  it('is saved when left, and its draft outlives a failure', async () => {
+    const tell = vi.fn().mockResolvedValueOnce(false).mockResolvedValueOnce(true);
+    const note = () => mount(StageNote, { props: { data: aCase(), name: 'note-ask', label: 'Notes', tell } });
+    const first = note();
+    await first.get('textarea').setValue('since Tuesday');
+    await first.get('textarea').trigger('blur');
+    expect(tell).toHaveBeenCalledWith({ facts: { 'note-ask': 'since Tuesday' } });
+    const second = note();
+    expect((second.get('textarea').element as HTMLTextAreaElement).value).toBe('since Tuesday');
+    await second.get('textarea').trigger('blur');
+    await vi.waitFor(() => expect(window.localStorage.length).toBe(0));
+  });
+});

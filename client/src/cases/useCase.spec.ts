@@ -1,0 +1,133 @@
+import { VueQueryPlugin } from '@tanstack/vue-query';
+import { flushPromises, mount } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { defineComponent, h } from 'vue';
+import JotLine from './JotLine.vue';
+import { aCase } from './fixtures';
+import { useCase, type CaseAccess } from './useCase';
+
+const json = (body: unknown, status = 200) =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'Content-Type': status < 400 ? 'application/json' : 'application/problem+json' },
+  });
+
+/** A server of our own making: answers by path, and remembers what it was asked. */
+function serve(answer: (path: string, request: Request) => Response | Promise<Response>) {
+  const asked: Request[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    asked.push(request.clone());
+    return answer(new URL(request.url, 'http://x').pathname, request);
+  });
+  return asked;
+}
+
+async function open() {
+  let access: CaseAccess | undefined;
+  const Host = defineComponent({
+    setup() {
+      access = useCase('case-1');
+      return () => h('div');
+    },
+  });
+  mount(Host, { global: { plugins: [VueQueryPlugin] } });
+  await flushPromises();
+  await vi.waitFor(() => expect(access?.data.value).toBeDefined());
+  if (!access) throw new Error('not mounted');
+  return access;
+}
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  window.localStorage.clear();
+});
+
+describe('changing a case', () => {
+  it('sends one change after another, each on the version before', async () => {
+    let version = 3;
+    const asked = serve((path) => json(aCase({ version: path.endsWith('/changes') ? ++version : version })));
+    const access = await open();
+    await Promise.all([access.tell({ remove: ['a'] }), access.tell({ remove: ['b'] })]);
+    const sent = asked.filter((r) => r.method === 'POST').map((r) => r.headers.get('If-Match'));
+    expect(sent).toEqual(['"3"', '"4"']);
+    expect(access.data.value?.version).toBe(5);
+  });
+
+  it('tells what the server refused and goes on', async () => {
+    const answers = [
+      json({ title: 'This cannot be', detail: 'nozzle-flow: −3 is not possible.' }, 400),
+      json(aCase({ version: 4 })),
+    ];
+    serve((path) => (path.endsWith('/changes') ? (answers.shift() ?? json({}, 500)) : json(aCase())));
+    const access = await open();
+    expect(await access.tell({ remove: ['a'] })).toBe(false);
+    expect(access.trouble.value).toContain('−3 is not possible');
+    expect(await access.tell({ remove: ['a'] })).toBe(true);
+    expect(access.trouble.value).toBe('');
+  });
+
+  it('fetches the case again when another tablet was faster', async () => {
+    let fetched = 0;
+    serve((path) => {
+      if (path.endsWith('/changes')) return json({ detail: 'Somebody else changed this meanwhile.' }, 412);
+      return json(aCase({ version: 3 + fetched++ }));
+    });
+    const access = await open();
+    const before = fetched;
+    expect(await access.tell({ remove: ['a'] })).toBe(false);
+    expect(fetched).toBeGreaterThan(before);
+    expect(access.trouble.value).toContain('Somebody else');
+  });
+});
+
+describe('the jot line', () => {
+  const understood = {
+    items: [
+      {
+        start: 0,
+        length: 6,
+        says: 'Pressure at the head: 31 bar',
+        reading: { quantity: 'discharge-pressure', value: { value: 31, unit: 'bar' } },
+        cue: null,
+      },
+    ],
+    notUnderstood: [{ start: 8, length: 6, text: 'wobbly', problem: 'not understood' }],
+  };
+
+  it('shows what it understood before it counts, and keeps the rest', async () => {
+    serve(() => json(understood));
+    const tell = vi.fn().mockResolvedValue(true);
+    const line = mount(JotLine, { props: { data: aCase(), tell, trouble: '' } });
+    await line.get('input').setValue('31 bar, wobbly');
+    await flushPromises();
+    expect(line.text()).toContain('Pressure at the head: 31 bar');
+    expect(line.text()).toContain('wobbly: not understood');
+    expect(tell).not.toHaveBeenCalled();
+    await line.get('form').trigger('submit');
+    await flushPromises();
+    expect(tell).toHaveBeenCalledWith({ says: '31 bar, wobbly', readings: [understood.items[0]?.reading], cues: [] });
+    expect((line.get('input').element as HTMLInputElement).value).toBe('wobbly');
+  });
+
+  it('loses nothing when the server is away', async () => {
+    serve(() => Promise.reject(new TypeError('Failed to fetch')));
+    const line = mount(JotLine, { props: { data: aCase(), tell: vi.fn(), trouble: '' } });
+    await line.get('input').setValue('31 bar');
+    await flushPromises();
+    expect(line.text()).toContain('What you typed is kept');
+    const again = mount(JotLine, { props: { data: aCase(), tell: vi.fn(), trouble: '' } });
+    expect((again.get('input').element as HTMLInputElement).value).toBe('31 bar');
+  });
+
+  it('keeps the line when the case refuses it', async () => {
+    serve(() => json(understood));
+    const line = mount(JotLine, {
+      props: { data: aCase(), tell: vi.fn().mockResolvedValue(false), trouble: 'Refused.' },
+    });
+    await line.get('input').setValue('31 bar');
+    await line.get('form').trigger('submit');
+    await flushPromises();
+    expect((line.get('input').element as HTMLInputElement).value).toBe('31 bar');
+    expect(line.text()).toContain('Refused.');
+  });
+});
