@@ -167,6 +167,7 @@ h1 {
 
 .undo {
   display: flex;
+  flex: none;
   gap: 6px;
   margin-left: auto;
 }

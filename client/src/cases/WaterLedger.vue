@@ -18,7 +18,12 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
   <section class="ledger" aria-label="Where the water goes">
     <header>
       <h2>Where the water goes</h2>
-      <span class="quiet"
+      <p>
+        <b :class="{ alarm: notable }">{{ ledger.text }}</b>
+        <span v-if="ledger.bypass.source === 'unknown'" class="quiet"> Bypass: not looked at.</span>
+        <span v-if="ledger.outside.source === 'unknown'" class="quiet"> Drips: not counted.</span>
+      </p>
+      <span class="quiet displaced"
         >displaced <span class="figure">{{ digits(total) }}</span> {{ ledger.displaced.flow?.unit }}</span
       >
     </header>
@@ -50,11 +55,6 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
         </span>
       </template>
     </div>
-    <p>
-      <b :class="{ alarm: notable }">{{ ledger.text }}</b>
-      <span v-if="ledger.bypass.source === 'unknown'" class="quiet"> Bypass: not looked at.</span>
-      <span v-if="ledger.outside.source === 'unknown'" class="quiet"> Drips: not counted.</span>
-    </p>
   </section>
 </template>
 
@@ -65,8 +65,13 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
 
 header {
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  gap: 0 0.75rem;
   align-items: baseline;
+}
+
+.displaced {
+  margin-left: auto;
 }
 
 .bar {

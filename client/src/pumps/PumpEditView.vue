@@ -159,6 +159,12 @@ async function save() {
             :units="['°C', '°F']"
             :problem="problems['setup.temperature']"
           />
+          <QuantityInput
+            v-model="plate.voltage"
+            label="Three-phase motor, between phases"
+            :units="['V']"
+            :problem="problems['setup.voltage']"
+          />
         </fieldset>
         <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
         <button type="submit" class="tap on">{{ id ? 'Store' : 'Store the pump' }}</button>

@@ -29,6 +29,7 @@ export function emptyPlate() {
     nozzleAt: typed('bar'),
     controlSetting: typed('bar'),
     temperature: typed('°C'),
+    voltage: typed('V'),
   };
 }
 
@@ -45,6 +46,7 @@ const fields = {
   'setup.nozzle.at': 'nozzleAt',
   'setup.controlSetting': 'controlSetting',
   'setup.temperature': 'temperature',
+  'setup.voltage': 'voltage',
 } as const;
 
 /** Fields that hold something that is no number, by field of the request. Empty ones are the server's to judge. */
@@ -85,6 +87,7 @@ export function toRequest(plate: Plate): PumpRequest {
       controlSetting: plate.control === 'none' ? null : q(plate.controlSetting),
       line: plate.line,
       temperature: q(plate.temperature),
+      voltage: q(plate.voltage),
     },
   };
 }
@@ -111,5 +114,6 @@ export function fromResource(resource: PumpResource): Plate {
     nozzleAt: t(setup.nozzle?.at, 'bar'),
     controlSetting: t(setup.controlSetting, 'bar'),
     temperature: t(setup.temperature, '°C'),
+    voltage: t(setup.voltage, 'V'),
   };
 }

@@ -41,7 +41,7 @@ public static class EvidenceRules
         {
             "discharge-pressure" => (-1e5, 1e8, "−1 to 1000 bar"),
             "swing" => (0, 1e8, "0 to 1000 bar"),
-            "speed" => (0, 100, "0 to 6000 rpm"),
+            "speed" => (5 / 60.0, 100, "5 to 6000 rpm; a pump that stands still tells nothing of its valves"),
             "inlet-pressure" => (-1.02e5, 2e6, "−1.02 to 20 bar"),
             "nozzle-orifice" => (5e-5, 0.1, "0.05 to 100 mm"),
             _ => (0.0, 1, "0 to 60 000 L/min"),

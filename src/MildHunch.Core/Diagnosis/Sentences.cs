@@ -10,14 +10,22 @@ public static class Sentences
     /// <summary>What an answer says, on its own: "Warm cap: discharge 2 is warmer".</summary>
     public static string Say(Catalogue catalogue, CueFact fact) => $"{catalogue.Cue(fact.Cue)!.Name}: {Answer(catalogue, fact)}";
 
-    /// <summary>The same on a small tag: "needle swings", "discharge 2 is warmer".</summary>
-    public static string Tag(Catalogue catalogue, CueFact fact) => $"{catalogue.Cue(fact.Cue)!.Short} {Answer(catalogue, fact)}".Trim();
+    /// <summary>The same on a small tag: "needle swings", "weep 2, 30/min".</summary>
+    public static string Tag(Catalogue catalogue, CueFact fact)
+    {
+        var cue = catalogue.Cue(fact.Cue)!;
+        var said = cue.Answers.First(a => a.Id == fact.Answer).Tag is { } tag
+            ? $"{tag.Replace("{k}", fact.Cylinder?.ToString(CultureInfo.InvariantCulture) ?? "", StringComparison.Ordinal).Trim()}{(fact.DropsPerMinute is 0 ? " dry" : Drops(fact))}"
+            : Answer(catalogue, fact);
+        return $"{cue.Short} {said}".Trim();
+    }
+
+    private static string Drops(CueFact fact) => fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min" : "";
 
     private static string Answer(Catalogue catalogue, CueFact fact)
     {
         var answer = catalogue.Cue(fact.Cue)!.Answers.First(a => a.Id == fact.Answer);
-        var drops = fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min" : "";
-        return $"{Place(fact.Cylinder, fact.Side)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{drops}";
+        return $"{Place(fact.Cylinder, fact.Side)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{Drops(fact)}";
     }
 
     /// <summary>A place in words, with a space behind; empty where there is none.</summary>

@@ -71,6 +71,9 @@ public sealed record CueAnswer
 
     public required string Text { get; init; }
 
+    /// <summary>On a small tag; {k} is the cylinder. The text itself where nothing shorter is needed.</summary>
+    public string? Tag { get; init; }
+
     public bool Healthy { get; init; }
 
     public AnswerPlace At { get; init; }

@@ -2,6 +2,7 @@ using CsCheck;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Diagnosis;
@@ -14,7 +15,7 @@ public class PosteriorTests
         Gen.Double[0, 60].Select(v => Read("swing", v, "bar")),
         Gen.Double[0, 30].Select(v => Read("nozzle-flow", v, "L/min")),
         Gen.Double[0, 30].Select(v => Read("bypass-flow", v, "L/min")),
-        Gen.Double[0, 2000].Select(v => Read("speed", v, "rpm")),
+        Gen.Double[5, 2000].Select(v => Read("speed", v, "rpm")),
         Gen.Double[-0.9, 2].Select(v => Read("inlet-pressure", v, "bar")),
         Gen.Double[0.5, 4].Select(v => Read("nozzle-orifice", v, "mm")));
 
@@ -42,6 +43,29 @@ public class PosteriorTests
             verdict.NextChecks.ShouldAllBe(c => Math.Abs(c.Answers.Sum(a => a.Probability) - 1) < 1e-6);
         },
         iter: 150);
+
+    /// <summary>Anything that is accepted is answered: the widest readings, the sharpest and bluntest instruments, every pump.</summary>
+    [Fact]
+    public void No_valid_evidence_breaks_the_arithmetic() => Gen.Select(
+        Gen.Select(Gen.OneOfConst([.. Observables.All]), Gen.Double[0, 1], Gen.Double[-12, 8]).Array[0, 7],
+        AnyCue.Array[0, 4],
+        Gen.Int[1, 7],
+        Gen.OneOfConst(OutletLine.Hose, OutletLine.Rigid, OutletLine.Unknown)).Sample(
+        (readings, cues, cylinders, line) =>
+        {
+            Reading Wide(Observable what, double share, double logSigma) => new(
+                what,
+                new Amount(what.Kind, what.Id switch { "discharge-pressure" or "swing" => 1e8 * share, "speed" => 0.09 + (99 * share), "inlet-pressure" => 2e6 * share, "nozzle-orifice" => 5e-5 + (0.0999 * share), _ => share }),
+                logSigma > -11.9 ? Math.Pow(10, logSigma) : null);
+            var pump = Triplex(cylinders);
+            var told = cues.DistinctBy(c => c.Cue).Select(c => c.Cylinder > cylinders ? c with { Cylinder = cylinders } : c);
+            var verdict = Judge(pump, Fog2Setup(line), new Evidence([.. readings.Select(r => Wide(r.Item1, r.Item2, r.Item3))], [.. told], []));
+            verdict.Suspects.Sum(s => s.Probability).ShouldBe(1, 1e-6);
+            verdict.NextChecks.ShouldAllBe(c => double.IsFinite(c.BitsPerMinute) && c.Answers.All(a => double.IsFinite(a.Probability)));
+            verdict.Comparisons.ShouldAllBe(c => double.IsFinite(c.Sigmas) && double.IsFinite(c.Expected));
+            (verdict.Ledger.MissingShares is null || double.IsFinite(verdict.Ledger.MissingShares.Value)).ShouldBeTrue();
+        },
+        iter: 300);
 
     [Fact]
     public void No_evidence_leaves_the_priors()

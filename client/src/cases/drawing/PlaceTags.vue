@@ -78,7 +78,8 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
 .field {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
+  gap: 3px 4px;
+  overflow-y: auto;
   pointer-events: none;
 }
 

@@ -61,33 +61,33 @@ function seal(cylinder: number): number {
         </g>
         <SuspectPart
           name="Supply tank"
-          :box="{ x: 12, y: 330, w: 66, h: 84 }"
+          :box="{ x: 12, y: 388, w: 66, h: 74 }"
           :probability="parts.supply"
           :chosen="isChosen('supply')"
           @tap="tap('supply', $event)"
         >
-          <rect x="15" y="356" width="60" height="55" class="fluid" />
+          <rect x="15" y="420" width="60" height="39" class="fluid" />
         </SuspectPart>
         <SuspectPart
           name="Strainer and inlet hose"
-          :box="{ x: 122, y: 370, w: 58, h: 54 }"
+          :box="{ x: 122, y: 418, w: 58, h: 54 }"
           :probability="(parts.strainer ?? 0) + (parts.inlet ?? 0)"
           @tap="tap('supply', $event)"
         >
-          <path d="M 136 378 v 38 M 151 378 v 38 M 166 378 v 38" class="mesh" />
-          <text v-if="share('strainer')" x="151" y="360" class="share">{{ share('strainer') }}</text>
+          <path d="M 136 426 v 38 M 151 426 v 38 M 166 426 v 38" class="mesh" />
+          <text v-if="share('strainer')" x="151" y="408" class="share">{{ share('strainer') }}</text>
         </SuspectPart>
 
         <!-- discharge manifold, hose, nozzle -->
         <g class="pipe">
-          <path :d="`M ${first - 40} ${dischargeY} H 880 Q 912 ${dischargeY} 912 148 V 186`" class="wall" />
-          <path :d="`M ${first - 38} ${dischargeY} H 880 Q 912 ${dischargeY} 912 148 V 184`" class="water" />
+          <path :d="`M ${first - 40} ${dischargeY} H 880 Q 912 ${dischargeY} 912 196 V 234`" class="wall" />
+          <path :d="`M ${first - 38} ${dischargeY} H 880 Q 912 ${dischargeY} 912 196 V 232`" class="water" />
         </g>
 
         <!-- bypass -->
         <g v-if="hasControl" class="pipe">
-          <path :d="`M 822 ${dischargeY} V 492 H 45 V 416`" class="wall thin" />
-          <path :d="`M 822 ${dischargeY} V 492 H 45 V 416`" class="water thin" />
+          <path :d="`M 822 ${dischargeY} V 540 H 45 V 464`" class="wall thin" />
+          <path :d="`M 822 ${dischargeY} V 540 H 45 V 464`" class="water thin" />
         </g>
 
         <!-- shaft behind the plungers -->
@@ -146,16 +146,16 @@ function seal(cylinder: number): number {
         </g>
 
         <!-- gauge -->
-        <path :d="`M 690 ${dischargeY} V 100`" class="wall thin" />
+        <path :d="`M 690 ${dischargeY} V 148`" class="wall thin" />
         <SuspectPart
           name="Pressure gauge"
           round
-          :box="{ x: 670, y: 60, w: 40, h: 40 }"
+          :box="{ x: 668, y: 104, w: 44, h: 44 }"
           :probability="parts.gauge"
           :chosen="isChosen('gauge')"
           @tap="tap('gauge', $event)"
         >
-          <path d="M 690 82 L 700 71" class="spring" />
+          <path d="M 690 129 L 701 117" class="spring" />
         </SuspectPart>
 
         <!-- pulley -->
@@ -175,36 +175,36 @@ function seal(cylinder: number): number {
         <template v-if="hasControl">
           <SuspectPart
             :name="`The ${control}`"
-            :box="{ x: 796, y: 296, w: 52, h: 60 }"
+            :box="{ x: 796, y: 344, w: 52, h: 60 }"
             :probability="parts.control"
             :chosen="isChosen('control')"
             @tap="tap('control', $event)"
           >
-            <path d="M 806 340 H 838 M 822 340 V 318 M 814 318 H 830 M 816 311 H 828 M 818 304 H 826" class="spring" />
+            <path d="M 806 388 H 838 M 822 388 V 366 M 814 366 H 830 M 816 359 H 828 M 818 352 H 826" class="spring" />
           </SuspectPart>
-          <text x="856" y="322" class="label start">{{ control }}</text>
-          <text v-if="setting" x="856" y="343" class="label start">set {{ setting.value }} {{ setting.unit }}</text>
-          <text v-if="share('control')" x="822" y="288" class="share">{{ share('control') }}</text>
+          <text x="856" y="370" class="label start">{{ control }}</text>
+          <text v-if="setting" x="856" y="391" class="label start">set {{ setting.value }} {{ setting.unit }}</text>
+          <text v-if="share('control')" x="822" y="336" class="share">{{ share('control') }}</text>
         </template>
 
         <!-- nozzle -->
         <SuspectPart
           name="Nozzle"
-          :box="{ x: 888, y: 186, w: 48, h: 50 }"
+          :box="{ x: 888, y: 234, w: 48, h: 50 }"
           :probability="parts.nozzle"
           :chosen="isChosen('nozzle')"
           @tap="tap('nozzle', $event)"
         >
-          <path d="M 898 192 H 926 L 917 229 H 907 Z" class="tip" />
+          <path d="M 898 240 H 926 L 917 277 H 907 Z" class="tip" />
         </SuspectPart>
-        <path d="M 903 243 L 888 272 M 912 243 V 276 M 921 243 L 936 272" class="jet" />
-        <text v-if="share('nozzle')" x="944" y="216" class="share start">{{ share('nozzle') }}</text>
-        <text x="944" y="268" class="label start">nozzle</text>
+        <path d="M 903 291 L 888 320 M 912 291 V 324 M 921 291 L 936 320" class="jet" />
+        <text v-if="share('nozzle')" x="944" y="264" class="share start">{{ share('nozzle') }}</text>
+        <text x="944" y="316" class="label start">nozzle</text>
 
-        <text x="45" y="322" class="label">supply</text>
-        <text x="10" y="96" class="label start">valves and caps</text>
-        <text x="10" y="235" class="label start">plungers and seals</text>
-        <text v-if="hasControl" x="740" y="482" class="label">return</text>
+        <text x="45" y="410" class="label">supply</text>
+        <text x="10" y="130" class="label start">valves and caps</text>
+        <text x="10" y="266" class="label start">plungers and seals</text>
+        <text v-if="hasControl" x="740" y="530" class="label">return</text>
       </svg>
 
       <PlaceTags
@@ -216,6 +216,7 @@ function seal(cylinder: number): number {
           left: `${(100 * field.x) / width}%`,
           top: `${(100 * field.y) / height}%`,
           width: `${(100 * field.w) / width}%`,
+          maxHeight: `${(100 * field.h) / height}%`,
         }"
         :place="field.place"
         :data="data"
@@ -233,7 +234,7 @@ function seal(cylinder: number): number {
 
 .drawing {
   position: relative;
-  min-width: 760px;
+  min-width: 820px;
 }
 
 svg {

@@ -1,7 +1,7 @@
 /** Where everything of the drawing stands, in drawing units, for 1 to 7 cylinders. Pure arithmetic, tested apart. */
 
 export const width = 1000;
-export const height = 506;
+export const height = 552;
 
 export interface Box {
   x: number;
@@ -30,10 +30,10 @@ export interface Field extends Box {
 const left = 225;
 const right = 640;
 const widestPitch = 138;
-export const dischargeY = 114;
-export const plungerY = 258;
-export const inletY = 398;
-export const valve = { discharge: 146, inlet: 314, height: 52 };
+export const dischargeY = 162;
+export const plungerY = 306;
+export const inletY = 446;
+export const valve = { discharge: 194, inlet: 362, height: 52 };
 
 export function columns(cylinders: number): Column[] {
   const pitch = Math.min(widestPitch, (right - left) / cylinders);
@@ -53,19 +53,19 @@ export function columns(cylinders: number): Column[] {
 
 export function fields(hasControl: boolean): Field[] {
   const all: Field[] = [
-    { place: 'caps', x: 8, y: 104, w: 208, h: 108, from: 'left' },
-    { place: 'weep', x: 8, y: 242, w: 208, h: 56, from: 'left' },
-    { place: 'gauge', x: 232, y: 6, w: 490, h: 54, from: 'left' },
-    { place: 'nozzle', x: 728, y: 6, w: 264, h: 54, from: 'right' },
-    { place: 'crank', x: 655, y: 126, w: 158, h: 108, from: 'left' },
-    { place: 'inlet', x: 232, y: 418, w: 420, h: 56, from: 'left' },
-    { place: 'supply', x: 66, y: 430, w: 160, h: 56, from: 'left' },
+    { place: 'caps', x: 8, y: 136, w: 208, h: 110, from: 'left' },
+    { place: 'weep', x: 8, y: 272, w: 208, h: 110, from: 'left' },
+    { place: 'gauge', x: 232, y: 4, w: 488, h: 110, from: 'left' },
+    { place: 'nozzle', x: 728, y: 4, w: 264, h: 110, from: 'right' },
+    { place: 'crank', x: 655, y: 176, w: 158, h: 108, from: 'left' },
+    { place: 'inlet', x: 232, y: 466, w: 420, h: 56, from: 'left' },
+    { place: 'supply', x: 66, y: 478, w: 160, h: 56, from: 'left' },
   ];
   if (!hasControl) return all;
   return [
     ...all,
-    { place: 'control', x: 655, y: 296, w: 135, h: 108, from: 'left' },
-    { place: 'bypass', x: 838, y: 366, w: 158, h: 110, from: 'left' },
+    { place: 'control', x: 655, y: 344, w: 135, h: 108, from: 'left' },
+    { place: 'bypass', x: 838, y: 414, w: 158, h: 110, from: 'left' },
   ];
 }
 

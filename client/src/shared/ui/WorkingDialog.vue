@@ -70,6 +70,11 @@ td {
   font-weight: 400;
 }
 
+.end,
+th {
+  white-space: nowrap;
+}
+
 .end {
   text-align: right;
 }
