@@ -34,12 +34,7 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
-builder.Services.Configure<JsonOptions>(json =>
-{
-    json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict;
-    json.SerializerOptions.DefaultIgnoreCondition = System.Text.Json.Serialization.JsonIgnoreCondition.WhenWritingNull;
-    json.SerializerOptions.RespectNullableAnnotations = false;
-});
+builder.Services.Configure<JsonOptions>(json => json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
 builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document, _, _) =>
 {
     // Where it is served is no part of the interface; without it the document is the same on every machine.

@@ -10,11 +10,7 @@ namespace MildHunch.Core.Diagnosis;
 /// <param name="Kind">What is measured.</param>
 /// <param name="Read">What a pump at this operating point shows, the gauge being out by a factor.</param>
 /// <param name="Place">Where on the drawing it is told.</param>
-public sealed record Observable(int Index, string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read)
-{
-    /// <summary>True for what a pressure gauge at the head shows: these share one instrument that may be wrong.</summary>
-    public bool ByHeadGauge => Id is "discharge-pressure" or "swing";
-}
+public sealed record Observable(int Index, string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read);
 
 /// <summary>Every reading that counts as evidence.</summary>
 public static class Observables

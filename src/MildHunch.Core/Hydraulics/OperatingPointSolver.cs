@@ -1,6 +1,5 @@
 using MildHunch.Core.Fluids;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Hydraulics;
 
@@ -53,7 +52,7 @@ public sealed class OperatingPointSolver
     public Setup Setup { get; }
 
     /// <summary>Mean pressure of the sound pump as set up, Pa: what leak sizes are referred to.</summary>
-    public double HealthyPa { get; private set; }
+    public double HealthyPa { get; }
 
     /// <summary>
     /// The operating point. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
@@ -133,9 +132,6 @@ public sealed class OperatingPointSolver
             NozzleCoefficient = balance.Nozzle,
         };
     }
-
-    /// <summary>The same point as a quantity, for those who show it.</summary>
-    public GaugePressure HealthyPressure => new(HealthyPa);
 
     // Illinois variant of regula falsi: keeps its bracket, so it cannot fail, and converges in a handful of steps.
     private double Root(in Balance balance, double guess)

@@ -73,15 +73,11 @@ public static class Units
     private static readonly FrozenDictionary<(QuantityKind Kind, string Name), Unit> ByName = Index();
 
     public static readonly Unit Bar = Of(QuantityKind.GaugePressure, "bar");
-    public static readonly Unit BarAbsolute = Of(QuantityKind.AbsolutePressure, "bar");
     public static readonly Unit LitrePerMinute = Of(QuantityKind.VolumeFlow, "L/min");
     public static readonly Unit Millimetre = Of(QuantityKind.Length, "mm");
     public static readonly Unit Rpm = Of(QuantityKind.RotationalSpeed, "rpm");
-    public static readonly Unit Kilowatt = Of(QuantityKind.Power, "kW");
     public static readonly Unit Celsius = Of(QuantityKind.Temperature, "°C");
-    public static readonly Unit Ampere = Of(QuantityKind.Current, "A");
     public static readonly Unit Volt = Of(QuantityKind.Voltage, "V");
-    public static readonly Unit MillilitrePerBar = Of(QuantityKind.Compliance, "mL/bar");
 
     /// <summary>The unit of that kind written this way; null when nobody in the trade writes it so.</summary>
     public static Unit? Find(QuantityKind kind, string name) => ByName.GetValueOrDefault((kind, Fold(name)));

@@ -329,13 +329,13 @@ text {
 .label {
   fill: var(--ink-2);
   font-family: var(--font-text);
-  font-size: 17px;
+  font-size: 18px;
 }
 
 .share {
   font-family: var(--font-figure);
   font-weight: 600;
-  font-size: 17px;
+  font-size: 18px;
   paint-order: stroke;
   stroke: var(--paper);
   stroke-width: 5px;
