@@ -40,7 +40,7 @@ const isOn = (cue: string, answer: string, k?: number) =>
 
 <template>
   <section class="work" :aria-label="stageNames[stage]">
-    <ul v-if="hazards.length && stage !== 'prove'" class="hazards">
+    <ul v-if="hazards.length" class="hazards">
       <li v-for="h in hazards" :key="h.id">{{ h.text }}</li>
     </ul>
     <p class="quiet">The maker's manual, the site's permit rules and local codes come before this page.</p>
