@@ -24,6 +24,18 @@ public class ComputationTests(Product product) : IClassFixture<Product>
     }
 
     [Fact]
+    public async Task Unknown_says_nothing_and_the_rest_keeps_its_place()
+    {
+        var without = (await product.Send(HttpMethod.Post, "/api/diagnosis", Product.Fog2())).Body!;
+        var question = Product.Fog2();
+        question["cues"] = new JsonArray(Product.Cue("sound", "unknown"), Product.Cue("needle", "swings"), Product.Cue("bypass-with-outlet-open", "none"));
+        var with = (await product.Send(HttpMethod.Post, "/api/diagnosis", question)).Body!;
+        with["suspects"]![0]!["probability"]!.GetValue<double>().ShouldBe(without["suspects"]![0]!["probability"]!.GetValue<double>());
+        var needle = with["suspects"]![0]!["evidence"]!.AsArray().First(e => e!["text"]!.GetValue<string>().StartsWith("Needle", StringComparison.Ordinal))!;
+        needle["source"]!.GetValue<string>().ShouldBe("cues[1]");
+    }
+
+    [Fact]
     public async Task Expectation_comes_with_bands_and_workings()
     {
         var (_, body) = await product.Send(HttpMethod.Post, "/api/expectation", new JsonObject { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() });
@@ -82,6 +94,8 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         { "unknown control", q => q["pump"]!["control"] = "magic", "pump.control", "unloader" },
         { "no such cylinder", q => q["cues"] = new JsonArray(Product.Cue("cap-listen", "hisses", 9)), "cues.cylinder", "1 to 3" },
         { "unknown context", q => q["context"] = new JsonArray("moonlight"), "context", "ran-dry" },
+        { "no context", q => q["context"] = new JsonArray((JsonNode?)null), "context[0]", "ran-dry" },
+        { "no cue", q => q["cues"] = new JsonArray((JsonNode?)null), "cues[0].cue", "name of a cue" },
         { "another arrangement", q => q["pump"]!["arrangement"] = "axial", "pump.arrangement", "crank-plunger" },
     };
 
@@ -117,6 +131,41 @@ public class ComputationTests(Product product) : IClassFixture<Product>
 
     [Fact]
     public async Task It_says_that_it_is_well() => (await product.Get("/health"))["status"]!.GetValue<string>().ShouldBe("well");
+
+    /// <summary>Whatever stands in whatever field: an answer or a refusal that names a field, never a failure of ours.</summary>
+    [Fact]
+    public async Task Nothing_that_is_sent_makes_it_fail()
+    {
+        string[] spoils = ["null", "0", "-1", "1e300", "\"\"", "\"x\"", "[]", "{}", "[null]", "true", "999999999999", """{"value":1}""", """{"value":1e308,"unit":"MPa"}"""];
+        foreach (var path in Paths(Product.Fog2(), []).ToArray())
+        {
+            foreach (var spoil in spoils)
+            {
+                var question = Product.Fog2();
+                var at = path[..^1].Aggregate((JsonNode)question, (node, key) => key is int i ? node[i]! : node[(string)key]!);
+                if (path[^1] is int index)
+                    at[index] = JsonNode.Parse(spoil);
+                else
+                    at[(string)path[^1]] = JsonNode.Parse(spoil);
+                var (response, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
+                var what = $"{string.Join('.', path)} = {spoil}";
+                new[] { HttpStatusCode.OK, HttpStatusCode.BadRequest }.ShouldContain(response.StatusCode, what);
+                if (response.StatusCode == HttpStatusCode.BadRequest)
+                    body!["errors"]!.AsObject().Count.ShouldBe(1, what);
+            }
+        }
+    }
+
+    private static IEnumerable<object[]> Paths(JsonNode? node, object[] so)
+    {
+        var inner = node switch
+        {
+            JsonObject o => o.Select(p => (Key: (object)p.Key, p.Value)),
+            JsonArray a => a.Select((v, i) => (Key: (object)i, Value: v)),
+            _ => [],
+        };
+        return inner.SelectMany(p => Paths(p.Value, [.. so, p.Key]).Prepend([.. so, p.Key]));
+    }
 
     private async Task Refuses(string path, string body, string field, string says, string? what = null)
     {

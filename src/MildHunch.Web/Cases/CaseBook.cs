@@ -137,7 +137,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         TakeBack(
             entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (!places || cue.Answer == "none" || c.Answer == "none" || (c.Answer == cue.Answer && c.Cylinder == cue.Cylinder)))),
             change);
-        if (cue.Answer == "unknown")
+        if (cue.Answer == Mapping.Unknown)
             return;
         entity.Cues.Add(new CueEntity
         {

@@ -17,21 +17,25 @@ public static class DiagnosisEndpoint
     public static DiagnosisResponse Compute(DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) =>
         ToDto(diagnoser.Diagnose(request.Pump.ToCore(), request.Setup.ToCore(), Mapping.ToEvidence(request.Readings, request.Cues, request.Context)), request, catalogue);
 
-    private static DiagnosisResponse ToDto(Verdict v, DiagnosisRequest request, Catalogue catalogue) => new(
-        [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
-        [.. v.Suspects.Select(s => ToDto(s, catalogue))],
-        ToDto(v.Ledger),
-        [.. v.Contradictions.Select(c => new ContradictionDto(Source(c.Source), c.Text, Math.Round(c.Sigmas, 1)))],
-        [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
-        [.. v.Comparisons.Select(c => ToDto(c, request))],
-        ExpectationEndpoint.ToDto(v.Expectation).Figures,
-        v.Considered);
+    private static DiagnosisResponse ToDto(Verdict v, DiagnosisRequest request, Catalogue catalogue)
+    {
+        var sources = new SourceNames(request);
+        return new(
+            [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
+            [.. v.Suspects.Select(s => ToDto(s, catalogue, sources))],
+            ToDto(v.Ledger),
+            [.. v.Contradictions.Select(c => new ContradictionDto(sources.Of(c.Source), c.Text, Math.Round(c.Sigmas, 1)))],
+            [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
+            [.. v.Comparisons.Select(c => ToDto(c, request))],
+            ExpectationEndpoint.ToDto(v.Expectation).Figures,
+            v.Considered);
+    }
 
-    private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
+    private static SuspectDto ToDto(Suspect s, Catalogue catalogue, SourceNames sources) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), s.Hunch,
         new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
         [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability)))],
-        [.. s.Evidence.Select(e => new EvidenceDto(Source(e.Source), Math.Round(e.Decibans, 1), e.Text))],
+        [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.Action, s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
 
@@ -69,13 +73,6 @@ public static class DiagnosisEndpoint
 
     private static IReadOnlyList<HazardDto> Hazards(IReadOnlyList<string> ids, Catalogue catalogue) =>
         [.. ids.Select(id => catalogue.Hazard(id)!).Select(h => new HazardDto(h.Id, h.Text))];
-
-    // "reading:0:swing" inside becomes "readings[0]" as the caller sent it.
-    private static string Source(string inside)
-    {
-        var parts = inside.Split(':');
-        return $"{parts[0]}s[{parts[1]}]";
-    }
 
     private static double Round(double probability) => Math.Round(probability, 4);
 }

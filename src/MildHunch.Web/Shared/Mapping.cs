@@ -9,6 +9,9 @@ namespace MildHunch.Web.Shared;
 /// <summary>Between what is sent and what Core computes with. Every refusal names the field as the caller wrote it.</summary>
 public static class Mapping
 {
+    /// <summary>The answer that is always allowed and says nothing.</summary>
+    public const string Unknown = "unknown";
+
     public static CrankPump ToCore(this PumpDto? dto)
     {
         const string at = "pump";
@@ -65,11 +68,11 @@ public static class Mapping
         dto.Side is null ? null : Choice<Side>(dto.Side, $"{at}.side", default),
         dto.DropsPerMinute);
 
-    /// <summary>Evidence from what was sent; "unknown" answers count as not given.</summary>
+    /// <summary>Evidence from what was sent; unknown answers count as not given.</summary>
     public static Evidence ToEvidence(IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues, IReadOnlyList<string>? context) => new(
         [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
-        [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]")).Where(c => c.Answer != "unknown")],
-        [.. (context ?? []).Distinct()]);
+        [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]")).Where(c => c.Answer != Unknown)],
+        [.. (context ?? []).Select((c, i) => c ?? throw Missing($"context[{i}]", "the name of a piece of history, such as ran-dry")).Distinct()]);
 
     /// <summary>A typed quantity, or a refusal naming the field.</summary>
     public static T Need<T>(this QuantityDto? dto, string field)
