@@ -7,7 +7,7 @@ namespace MildHunch.Core.Hydraulics;
 /// <summary>Writes every expected figure down with its working.</summary>
 internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Spread spread)
 {
-    private const string Book2 = "Handbook 2, displacement and delivery";
+    private const string Displacement = "Displacement and delivery of a plunger pump, as pump handbooks give it";
     private readonly OperatingPoint point = spread.Middle;
     private readonly FlowRipple ripple = FlowRipple.Of(pump.Cylinders, pump.RodRatio);
 
@@ -16,41 +16,41 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
         var figures = new List<Figure>
         {
             Flow("theoretical-flow", "Theoretical flow", p => Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
-                "Theoretical flow", "Qt = n · A · S · N", [N(), In("A", "plunger area", Area.OfCircle(pump.PlungerDiameter), "mm²"), In("S", "stroke", pump.Stroke, "mm"), Speed()], Book2)),
+                "Theoretical flow", "Qt = n · A · S · N", [N(), In("A", "plunger area", Area.OfCircle(pump.PlungerDiameter), "mm²"), In("S", "stroke", pump.Stroke, "mm"), Speed()], Displacement)),
             Ratio("volumetric-efficiency", "Volumetric efficiency", p => p.DisplacedFlow / Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
                 "Volumetric efficiency", "ηv = 1 − c · p/β − s",
-                [new("c", "clearance over swept volume", Quantity.Digits(Delivery.ClearanceRatio)), Pressure(), new("β", "bulk modulus of water", "2.2 GPa"), new("s", "valve slip when sound", "3.5 %")], Book2)),
+                [new("c", "clearance over swept volume", Quantity.Digits(Delivery.ClearanceRatio)), Pressure(), new("β", "bulk modulus of water", "2.2 GPa"), new("s", "valve slip when sound", "3.5 %")], Displacement)),
             Flow("displaced-flow", "Displaced by a sound pump", p => p.DisplacedFlow, new Working(
-                "Displaced flow", "Qd = Qt · ηv", [Flow("Qt", "theoretical flow", Delivery.TheoreticalFlow(pump, point.SpeedHz)), new("ηv", "volumetric efficiency", Percent(point.DisplacedFlow / Delivery.TheoreticalFlow(pump, point.SpeedHz)))], Book2)),
+                "Displaced flow", "Qd = Qt · ηv", [Flow("Qt", "theoretical flow", Delivery.TheoreticalFlow(pump, point.SpeedHz)), new("ηv", "volumetric efficiency", Percent(point.DisplacedFlow / Delivery.TheoreticalFlow(pump, point.SpeedHz)))], Displacement)),
             Of("discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, p => p.PressurePa, new Working(
                 "Nozzle and control solved with the pump", "Σ qₖ(p) = Kn · √(p/F) + bypass(p)",
                 [Flow("Σ qₖ", "delivered", point.SupplyFlow), Nozzle(), .. Setting(), new("F", "mean of a pulsating pressure over a steady one", Quantity.Digits(point.PressurePa * Square(point.NozzleCoefficient / Math.Max(point.NozzleFlow, 1e-12)), 4))],
-                "Handbook 2, what the pressure then is")),
+                "Orifice rule of the trade, with the pressure cycle of docs/reasoning.md")),
             Of("swing", "Swing of the pressure, peak to peak", QuantityKind.GaugePressure, p => p.SwingPa, new Working(
                 "One-volume pressure cycle", "C · dp/dt = Q(θ) − Kn · √p", [new("C", "softness of the outlet", $"{setup.Line.ToString().ToLowerInvariant()} line, {Compliance(OutletCompliance.Typical(setup.Line))}"), Nozzle(), N(), Lambda(), Speed()],
-                "Handbook 2, pulsation of a healthy pump"), 0.25, "a needle follows a swing poorly"),
-            Flow("nozzle-flow", "Flow at the nozzle", p => p.NozzleFlow, new Working("Nozzle rule", "Q = Kn · √(p/F)", [Nozzle(), Pressure()], "Handbook 2, what the pressure then is")),
+                "Crank kinematics; ripple as pump handbooks tabulate it"), 0.25, "a needle follows a swing poorly"),
+            Flow("nozzle-flow", "Flow at the nozzle", p => p.NozzleFlow, new Working("Nozzle rule", "Q = Kn · √(p/F)", [Nozzle(), Pressure()], "Orifice rule of the trade, with the pressure cycle of docs/reasoning.md")),
             Flow("bypass-flow", "Flow in the bypass", p => p.BypassFlow, new Working(
-                "Control balance", "bypass = delivered − nozzle", [Flow("", "delivered", point.SupplyFlow), Flow("", "nozzle", point.NozzleFlow), .. Setting()], "Handbook 2, what the pressure then is")),
-            Flow("supply-flow", "Drawn from the supply", p => p.SupplyFlow, new Working("Water balance", "supply = nozzle + bypass + outside", [Flow("", "nozzle", point.NozzleFlow), Flow("", "bypass", point.BypassFlow)], Book2)),
+                "Control balance", "bypass = delivered − nozzle", [Flow("", "delivered", point.SupplyFlow), Flow("", "nozzle", point.NozzleFlow), .. Setting()], "Orifice rule of the trade, with the pressure cycle of docs/reasoning.md")),
+            Flow("supply-flow", "Drawn from the supply", p => p.SupplyFlow, new Working("Water balance", "supply = nozzle + bypass + outside", [Flow("", "nozzle", point.NozzleFlow), Flow("", "bypass", point.BypassFlow)], Displacement)),
             Of("speed", "Crank speed", QuantityKind.RotationalSpeed, p => p.SpeedHz, new Working("As set up", "N", [Speed()], "The pump's set-up")),
             Of("inlet-pressure", "Pressure at the inlet while running", QuantityKind.GaugePressure, p => p.InletPa, new Working(
                 "Inlet loss of a sound supply", "p = p source − R · Q²", [In("p source", "at the source, gauge", setup.SupplyPressure, "bar"), Flow("Q", "drawn", point.SupplyFlow), new("R", "sized so that cavitation would begin at 3 times the theoretical flow", "common practice")],
-                "Handbook 2, inlet"), 0, "", 5e3),
-            Of("hydraulic-power", "Hydraulic power", QuantityKind.Power, Hydraulic, new Working("Hydraulic power", "Ph = p · Q", [Pressure(), Flow("Q", "delivered", point.SupplyFlow)], "Handbook 2, power")),
+                "Loss with the square of the flow; its size when sound is common practice"), 0, "", 5e3),
+            Of("hydraulic-power", "Hydraulic power", QuantityKind.Power, Hydraulic, new Working("Hydraulic power", "Ph = p · Q", [Pressure(), Flow("Q", "delivered", point.SupplyFlow)], "Power of a pump is p · Q; the efficiency is common practice")),
             Of("shaft-power", "Shaft power", QuantityKind.Power, p => PowerRules.Shaft(Hydraulic(p)), new Working(
-                "Shaft power", "P = Ph / ηm", [new("Ph", "hydraulic power", new Amount(QuantityKind.Power, Hydraulic(point)).Text()), new("ηm", "mechanical efficiency, 0.85 to 0.92", Percent(PowerRules.MechanicalEfficiency))], "Handbook 2, power"),
+                "Shaft power", "P = Ph / ηm", [new("Ph", "hydraulic power", new Amount(QuantityKind.Power, Hydraulic(point)).Text()), new("ηm", "mechanical efficiency, 0.85 to 0.92", Percent(PowerRules.MechanicalEfficiency))], "Power of a pump is p · Q; the efficiency is common practice"),
                 PowerRules.MechanicalEfficiencySigma / PowerRules.MechanicalEfficiency, "mechanical efficiency 0.85 to 0.92"),
             Plain("ripple-above", "Healthy ripple above the mean", ripple.AboveMean),
             Plain("ripple-below", "Healthy ripple below the mean", ripple.BelowMean),
-            Flow("cylinder-share", "One cylinder's share", p => p.DisplacedFlow / pump.Cylinders, new Working("Cylinder share", "Qd / n", [Flow("Qd", "displaced", point.DisplacedFlow), N()], Book2)),
+            Flow("cylinder-share", "One cylinder's share", p => p.DisplacedFlow / pump.Cylinders, new Working("Cylinder share", "Qd / n", [Flow("Qd", "displaced", point.DisplacedFlow), N()], Displacement)),
         };
         if (setup.Voltage is { } volts)
         {
             figures.Add(Of("motor-current", "Motor current", QuantityKind.Current, p => PowerRules.ThreePhaseCurrent(PowerRules.Shaft(Hydraulic(p)), volts.Si), new Working(
                 "Three-phase current", "I = P / (√3 · U · η · cos φ)",
                 [new("P", "shaft power", new Amount(QuantityKind.Power, PowerRules.Shaft(Hydraulic(point))).Text()), In("U", "between phases", volts, "V"), new("η", "motor efficiency", Percent(PowerRules.MotorEfficiency)), new("cos φ", "power factor", Quantity.Digits(PowerRules.PowerFactor))],
-                "Handbook 2, power; motor figures are common practice"), 0.06, "motor efficiency and power factor not known"));
+                "Three-phase power; motor figures are common practice"), 0.06, "motor efficiency and power factor not known"));
         }
 
         return figures;
@@ -90,7 +90,7 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
     {
         var amount = new Amount(QuantityKind.Ratio, value);
         return new Figure(id, name, amount, amount, amount, [], new Working(
-            "Flow ripple from the kinematics", "Σ max(0, v(θ − 2πk/n)) about its mean", [N(), Lambda()], "Handbook 2, pulsation of a healthy pump"));
+            "Flow ripple from the kinematics", "Σ max(0, v(θ − 2πk/n)) about its mean", [N(), Lambda()], "Crank kinematics; ripple as pump handbooks tabulate it"));
     }
 
     private Figure Of(string id, string name, QuantityKind kind, Func<OperatingPoint, double> read, Working working, double extraShare = 0, string extraCause = "", double leastHalfWidth = 0)
