@@ -47,6 +47,15 @@ public class ComputationTests(Product product) : IClassFixture<Product>
     }
 
     [Fact]
+    public async Task Expectation_follows_the_measured_speed_and_refuses_a_standing_pump()
+    {
+        JsonObject Question(double rpm) => new() { ["pump"] = Product.Pump(), ["setup"] = Product.Setup(), ["readings"] = new JsonArray(Product.Reading("speed", rpm, "rpm")) };
+        var (_, body) = await product.Send(HttpMethod.Post, "/api/expectation", Question(725));
+        body!["figures"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "discharge-pressure")!["value"]!["value"]!.GetValue<double>().ShouldBe(70 / 4.0, 0.3);
+        await Refuses("/api/expectation", Question(0).ToJsonString(), "readings[0].value", "5 to 6000 rpm");
+    }
+
+    [Fact]
     public async Task A_reading_comes_back_in_its_own_unit()
     {
         var question = Product.Fog2();

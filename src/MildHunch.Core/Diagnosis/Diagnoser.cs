@@ -2,7 +2,6 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Fluids;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Diagnosis;
 
@@ -23,8 +22,7 @@ public sealed class Diagnoser(Catalogue catalogue)
         EvidenceRules.Check(catalogue, pump, evidence);
         var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
         var posterior = bench.Posterior();
-        RotationalSpeed? speed = evidence.Combined(Observables.Speed, bench.Instruments.SigmaOf) is { } s ? new RotationalSpeed(s.Value) : null;
-        var expectation = Expectation.Of(pump, setup, speed);
+        var expectation = AsMeasured.Expect(pump, setup, evidence);
         var suspects = new Explanation(bench, posterior, expectation).Suspects();
         return new Verdict(
             Actions(bench, posterior),
@@ -32,7 +30,7 @@ public sealed class Diagnoser(Catalogue catalogue)
             Contradictions.Find(bench, posterior),
             new NextChecks(bench, posterior).Rank(),
             Comparisons(bench, evidence, expectation, setup),
-            Ledger(bench, pump, evidence, expectation, speed is not null),
+            Ledger(bench, pump, evidence, expectation),
             expectation,
             bench.Hypotheses.Count);
     }
@@ -50,7 +48,7 @@ public sealed class Diagnoser(Catalogue catalogue)
         var density = Water.Density(setup.Temperature).Si;
         foreach (var what in Observables.All)
         {
-            if (evidence.Combined(what, r => Sigma(bench, r)) is not { } read)
+            if (evidence.Combined(what, bench.Instruments.ReadSigma) is not { } read)
                 continue;
             double expected, low, high;
             if (what == Observables.NozzleOrifice)
@@ -77,12 +75,7 @@ public sealed class Diagnoser(Catalogue catalogue)
         return rows;
     }
 
-    // One sigma in the unit that was read, also where the model compares something derived from it.
-    private static double Sigma(Workbench bench, Reading reading) => reading.What == Observables.NozzleOrifice
-        ? reading.Sigma ?? (bench.Instruments.SigmaOf(reading) / bench.Instruments.Modelled(reading) / 2 * reading.Value.Si)
-        : bench.Instruments.SigmaOf(reading);
-
-    private static WaterLedger Ledger(Workbench bench, CrankPump pump, Evidence evidence, Expectation expectation, bool speedMeasured)
+    private static WaterLedger Ledger(Workbench bench, CrankPump pump, Evidence evidence, Expectation expectation)
     {
         MeasuredFlow? Flow(Observable what) => evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
         var bypass = Flow(Observables.BypassFlow)
@@ -95,6 +88,6 @@ public sealed class Diagnoser(Catalogue catalogue)
             outside = new MeasuredFlow(drops, DropShare * drops);
         }
 
-        return WaterLedger.Of(pump, expectation.Point, speedMeasured, Flow(Observables.NozzleFlow), bypass, outside);
+        return WaterLedger.Of(pump, expectation.Point, evidence.Of(Observables.Speed).Any(), Flow(Observables.NozzleFlow), bypass, outside);
     }
 }

@@ -28,14 +28,17 @@ public sealed record Evidence(IReadOnlyList<Reading> Readings, IReadOnlyList<Cue
     /// <summary>Mean and one sigma of the mean of all readings of a quantity, SI; null when there is none.</summary>
     public (double Value, double Sigma)? Combined(Observable what, Func<Reading, double> sigmaOf)
     {
-        double weight = 0, sum = 0;
+        double weight = 0, sum = 0, least = double.PositiveInfinity, most = double.NegativeInfinity;
         foreach (var reading in Of(what))
         {
             var w = 1 / Math.Pow(sigmaOf(reading), 2);
             weight += w;
             sum += w * reading.Value.Si;
+            least = Math.Min(least, reading.Value.Si);
+            most = Math.Max(most, reading.Value.Si);
         }
 
-        return weight > 0 ? (sum / weight, 1 / Math.Sqrt(weight)) : null;
+        // A mean lies among its readings; rounding must not carry it past the edge of what was accepted.
+        return weight > 0 ? (Math.Clamp(sum / weight, least, most), 1 / Math.Sqrt(weight)) : null;
     }
 }

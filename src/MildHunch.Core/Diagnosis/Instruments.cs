@@ -37,6 +37,11 @@ public sealed class Instruments(CrankPump pump, Setup setup, Evidence evidence)
         };
     }
 
+    /// <summary>One sigma in the unit that was read, also where the model compares something derived from it.</summary>
+    public double ReadSigma(Reading reading) => reading.What == Observables.NozzleOrifice
+        ? reading.Sigma ?? (SigmaOf(reading) / Modelled(reading) / 2 * reading.Value.Si)
+        : SigmaOf(reading);
+
     /// <summary>The reading as the model predicts it: an orifice becomes the Kn it would have.</summary>
     public double Modelled(Reading reading) =>
         reading.What == Observables.NozzleOrifice

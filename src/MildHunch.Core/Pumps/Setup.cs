@@ -59,4 +59,7 @@ public sealed record Setup
 
     /// <summary>The same set-up at a measured speed.</summary>
     public Setup At(RotationalSpeed measured) => this with { Speed = measured };
+
+    /// <summary>The same set-up with a measured nozzle.</summary>
+    public Setup With(Nozzle measured) => this with { Nozzle = measured };
 }

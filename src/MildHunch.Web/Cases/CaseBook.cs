@@ -18,7 +18,12 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     public async Task<IReadOnlyList<CaseSummary>> List(CancellationToken stop)
     {
         var cases = await Whole().AsNoTracking().ToListAsync(stop);
-        return [.. cases.Select(Summary).OrderBy(c => c.Closed is not null).ThenByDescending(c => c.ChangedAt)];
+
+        // Of all that was thought, only the last thought of each case, and of that only its leader.
+        var leaders = await db.Cases
+            .Select(c => new { c.Id, Last = c.Verdicts.OrderByDescending(v => v.Id).Select(v => new LeaderDto(v.Leader, v.LeaderName, v.Probability, v.Hunch)).FirstOrDefault() })
+            .ToDictionaryAsync(c => c.Id, c => c.Last, stop);
+        return [.. cases.Select(c => Summary(c, leaders.GetValueOrDefault(c.Id))).OrderBy(c => c.Closed is not null).ThenByDescending(c => c.ChangedAt)];
     }
 
     public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
@@ -164,14 +169,13 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return told.Length > 0 ? string.Join("; ", told) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";
     }
 
-    private CaseSummary Summary(CaseEntity c)
+    private static CaseSummary Summary(CaseEntity c, LeaderDto? leader)
     {
-        var last = c.Verdicts.MaxBy(v => v.Id, StringComparer.Ordinal);
         var pump = Pump(c);
         return new CaseSummary(
             c.Id, c.PumpId, pump.Tag, pump.Name, pump.Duty, c.Fact("complaint") ?? "", c.Fact("stage") ?? FirstStage, c.OpenedAt,
             c.Changes.Max(x => x.At), c.Fact("closed"),
-            last is null ? null : new LeaderDto(last.Leader, last.LeaderName, last.Probability, last.Hunch),
+            leader,
             Standing(c).Count());
     }
 
@@ -195,7 +199,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return shown;
     }
 
-    private IQueryable<CaseEntity> Whole() => db.Cases.Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).Include(c => c.Verdicts).AsSplitQuery();
+    private IQueryable<CaseEntity> Whole() => db.Cases.Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).AsSplitQuery();
 
     private DateTime Now() => clock.GetUtcNow().UtcDateTime;
 }

@@ -1,4 +1,5 @@
 using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
@@ -29,15 +30,16 @@ public static class ExpectationEndpoint
 
     public static void Map(IEndpointRouteBuilder routes)
     {
-        routes.MapPost("/api/expectation", (ExpectationRequest request) => Compute(request)).WithTags("Computation").WithSummary("What a sound pump should show, each figure with its band and its working.");
+        routes.MapPost("/api/expectation", (ExpectationRequest request, Catalogue catalogue) => Compute(request, catalogue)).WithTags("Computation").WithSummary("What a sound pump should show, each figure with its band and its working.");
         routes.MapPost("/api/curves", (ExpectationRequest request) => Curves(request.Pump.ToCore(), request.Setup.ToCore())).WithTags("Computation").WithSummary("Flow of pump and nozzle against pressure, and where they meet.");
     }
 
-    public static ExpectationResponse Compute(ExpectationRequest request)
+    public static ExpectationResponse Compute(ExpectationRequest request, Catalogue catalogue)
     {
+        var pump = request.Pump.ToCore();
         var evidence = Mapping.ToEvidence(request.Readings, null, null);
-        RotationalSpeed? speed = evidence.Of(Observables.Speed).LastOrDefault() is { } r ? new RotationalSpeed(r.Value.Si) : null;
-        return ToDto(Core.Hydraulics.Expectation.Of(request.Pump.ToCore(), request.Setup.ToCore(), speed));
+        EvidenceRules.Check(catalogue, pump, evidence);
+        return ToDto(AsMeasured.Expect(pump, request.Setup.ToCore(), evidence));
     }
 
     public static ExpectationResponse ToDto(Core.Hydraulics.Expectation expectation) => new([.. expectation.Figures.Select(f => new FigureDto(

@@ -178,6 +178,16 @@ public class PosteriorTests
         Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 69, "bar"), Read("nozzle-flow", 19, "L/min")])).Contradictions.ShouldBeEmpty();
     }
 
+    /// <summary>A nozzle found large explains a low pressure: then the nozzle stands out, not the pressure.</summary>
+    [Fact]
+    public void A_measured_nozzle_overrides_the_believed_one()
+    {
+        var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.1, "L/min"), Read("nozzle-orifice", 2.16, "mm")]));
+        verdict.Comparisons.First(c => c.What == Observables.Pressure).Sigmas.ShouldBeInRange(-2, 2);
+        verdict.Comparisons.First(c => c.What == Observables.NozzleOrifice).Sigmas.ShouldBeGreaterThan(3);
+        new[] { "nozzle-worn", "nozzle-oversize" }.ShouldContain(verdict.Leader.Fault.Id);
+    }
+
     [Fact]
     public void History_moves_the_priors()
     {

@@ -17,6 +17,7 @@ const cols = computed(() => columns(pump.value.cylinders ?? 3));
 const places = computed(() => fields(hasControl.value));
 const parts = computed(() => suspicion(props.data.diagnosis.suspects));
 const plain = computed(() => pump.value.headLayout === 'stacked-bore');
+const sides = ['discharge', 'inlet'] as const;
 const first = computed(() => cols.value[0]?.x ?? 0);
 const last = computed(() => cols.value.at(-1)?.x ?? 0);
 const setting = computed(() => props.data.pump.setup.controlSetting);
@@ -99,15 +100,17 @@ function seal(cylinder: number): number {
           <text :x="c.x" :y="dischargeY - 20" class="number">{{ c.cylinder }}</text>
 
           <SuspectPart
-            :name="`Discharge valve ${c.cylinder}`"
-            :box="c.discharge"
-            :probability="parts[`discharge-valve:${c.cylinder}`]"
-            :chosen="isChosen('caps', c.cylinder, plain ? undefined : 'discharge')"
-            @tap="tap('caps', $event, c.cylinder, plain ? undefined : 'discharge')"
+            v-for="side in sides"
+            :key="side"
+            :name="`${side === 'inlet' ? 'Inlet' : 'Discharge'} valve ${c.cylinder}`"
+            :box="c[side]"
+            :probability="parts[`${side}-valve:${c.cylinder}`]"
+            :chosen="isChosen('caps', c.cylinder, plain ? undefined : side)"
+            @tap="tap('caps', $event, c.cylinder, plain ? undefined : side)"
           >
-            <path :d="`M ${c.x - 14} ${valve.discharge + 38} H ${c.x + 14}`" class="seat" />
-            <circle :cx="c.x" :cy="valve.discharge + 26" r="9" class="ball" />
-            <path :d="`M ${c.x} ${valve.discharge + 15} v -9`" class="spring" />
+            <path :d="`M ${c.x - 14} ${valve[side] + 38} H ${c.x + 14}`" class="seat" />
+            <circle :cx="c.x" :cy="valve[side] + 26" r="9" class="ball" />
+            <path :d="`M ${c.x} ${valve[side] + 15} v -9`" class="spring" />
           </SuspectPart>
 
           <SuspectPart
@@ -120,18 +123,6 @@ function seal(cylinder: number): number {
           >
             <circle :cx="c.x" :cy="plungerY" :r="c.plunger.r - 8" class="ring" />
             <circle :cx="c.x" :cy="plungerY" :r="c.plunger.r - 15" class="ceramic" />
-          </SuspectPart>
-
-          <SuspectPart
-            :name="`Inlet valve ${c.cylinder}`"
-            :box="c.inlet"
-            :probability="parts[`inlet-valve:${c.cylinder}`]"
-            :chosen="isChosen('caps', c.cylinder, plain ? undefined : 'inlet')"
-            @tap="tap('caps', $event, c.cylinder, plain ? undefined : 'inlet')"
-          >
-            <path :d="`M ${c.x - 14} ${valve.inlet + 38} H ${c.x + 14}`" class="seat" />
-            <circle :cx="c.x" :cy="valve.inlet + 26" r="9" class="ball" />
-            <path :d="`M ${c.x} ${valve.inlet + 15} v -9`" class="spring" />
           </SuspectPart>
 
           <text v-if="share(`discharge-valve:${c.cylinder}`)" :x="c.x" :y="valve.discharge - 5" class="share">

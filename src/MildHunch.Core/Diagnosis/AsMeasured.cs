@@ -1,0 +1,21 @@
+using MildHunch.Core.Fluids;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// What a sound pump should show at the speed and with the nozzle that were measured: a reading of either overrides what
+/// was believed. Low pressure with a nozzle found large is then as expected, and the nozzle is what stands out.
+/// </summary>
+public static class AsMeasured
+{
+    public static Expectation Expect(CrankPump pump, Setup setup, Evidence evidence)
+    {
+        var instruments = new Instruments(pump, setup, evidence);
+        if (evidence.Combined(Observables.NozzleOrifice, instruments.ReadSigma) is { } orifice)
+            setup = setup.With(Nozzle.FromOrifice(new Length(orifice.Value), Water.Density(setup.Temperature)));
+        return Expectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null);
+    }
+}
