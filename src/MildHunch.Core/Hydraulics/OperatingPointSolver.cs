@@ -13,7 +13,8 @@ public sealed class OperatingPointSolver
     public const double ControlBand = 0.03;
 
     private const double AirPa = 101_325;
-    private const int MostRounds = 20;
+    private const int MostRounds = 40;
+    private const int SecantRounds = 12;
     private const double CloseFactor = 1e-4;
     private const double MostFactor = 20;
     private readonly int cylinders;
@@ -79,9 +80,12 @@ public sealed class OperatingPointSolver
             ControlGain = double.IsFinite(setting) ? theoretical / (ControlBand * setting) : 0,
         };
         var omega = 2 * Math.PI * speed;
-        var mean = near.MeanFactor > 0 ? near.MeanFactor : 1.0;
-        var pressure = near.PressurePa;
-        double before = 0, offBefore = 0;
+
+        // One or two cylinders, leaking into a stiff line, can settle in more than one way: those always start from the same place.
+        var warm = near.MeanFactor > 0 && cylinders > 2;
+        var mean = warm ? near.MeanFactor : 1.0;
+        var pressure = warm ? near.PressurePa : 0;
+        double before = 0, offBefore = 0, least = 1, most = MostFactor;
         var shape = new CycleShape(1, 0);
         for (var round = 0; round < MostRounds; round++)
         {
@@ -99,12 +103,17 @@ public sealed class OperatingPointSolver
             if (Math.Abs(shape.MeanFactor - mean) < CloseFactor)
                 break;
 
-            // Few and leaky cylinders on a stiff line overshoot, so from the second round on by secant.
+            // Few and leaky cylinders on a stiff line overshoot, so from the second round on by secant; inside what is known
+            // to hold the answer, halving it when the secant leaves it or goes round in circles.
             var off = shape.MeanFactor - mean;
+            if (off > 0)
+                least = mean;
+            else
+                most = mean;
             var slope = round == 0 || mean == before ? 0 : (off - offBefore) / (mean - before);
             var next = slope < -0.05 ? mean - (off / slope) : shape.MeanFactor;
             (before, offBefore) = (mean, off);
-            mean = Math.Clamp(next, 1, MostFactor);
+            mean = next > least && next < most && round < SecantRounds ? next : (least + most) / 2;
         }
 
         var flow = balance.Delivered(pressure);
