@@ -41,7 +41,7 @@ static (double Stolen, double All) Stolen()
 
 static void Kernel()
 {
-    var pump = CrankPump.Create(3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
+    var pump = ReciprocatingPump.Create(3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
     var setup = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.2, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"));
     var solver = new OperatingPointSolver(pump, setup);
     const int Solves = 200_000;
@@ -49,7 +49,12 @@ static void Kernel()
     {
         var sum = 0.0;
         for (var i = 0; i < Solves; i++)
-            sum += solver.Solve(new Condition { ReturnLeak = i % 100 / 40.0 }, 1, 1, 1e-12).PressurePa;
+        {
+            var condition = new Condition();
+            condition.LeakBack(0, i % 100 / 40.0);
+            sum += solver.Solve(condition, 1, 1, 1e-12).PressurePa;
+        }
+
         return sum;
     }
 

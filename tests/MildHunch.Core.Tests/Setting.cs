@@ -1,5 +1,6 @@
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -12,14 +13,14 @@ internal static class Setting
 
     private static readonly Diagnoser Diagnoser = new(Known);
 
-    public static Verdict Judge(CrankPump pump, Setup setup, Evidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
+    public static Verdict Judge(ReciprocatingPump pump, Setup setup, Evidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
 
-    public static CrankPump Fog2 { get; } = Triplex();
+    public static ReciprocatingPump Fog2 { get; } = Triplex();
 
     public static T Q<T>(double value, string unit)
         where T : struct, IQuantity<T> => Quantity.From<T>(value, unit);
 
-    public static CrankPump Triplex(int cylinders = 3, ControlKind control = ControlKind.Unloader, HeadLayout layout = HeadLayout.SixCaps, double lambda = 0.2, SealReturn seal = SealReturn.Inlet) => CrankPump.Create(
+    public static ReciprocatingPump Triplex(int cylinders = 3, ControlKind control = ControlKind.Unloader, HeadLayout layout = HeadLayout.SixCaps, double lambda = 0.2, SealReturn seal = SealReturn.Inlet) => ReciprocatingPump.Create(
         cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control, layout, seal, lambda);
 
     /// <summary>FOG-2's nozzle gives 70 bar when all is well.</summary>
@@ -31,6 +32,20 @@ internal static class Setting
         var observable = Observables.Find(what)!;
         return new Reading(observable, new Amount(observable.Kind, Quantity.UnitNamed(observable.Kind, unit, what).ToSi(value)));
     }
+
+    /// <summary>A sound pump but for leaks of one chamber, G on the forward and on the return stroke.</summary>
+    public static Condition Leaking(double forward = 0, double back = 0, int chamber = 0)
+    {
+        var condition = new Condition();
+        if (forward > 0)
+            condition.LeakForward(chamber, forward);
+        if (back > 0)
+            condition.LeakBack(chamber, back);
+        return condition;
+    }
+
+    /// <summary>Motion of a single-acting crank pump whose valves close in time.</summary>
+    public static PumpMotion Crank(int cylinders, double lambda = 0.2) => new(cylinders, lambda, 0, 0, null);
 
     public static Evidence Saw(Reading[] readings, params CueFact[] cues) => new(readings, cues, []);
 

@@ -1,4 +1,3 @@
-using MildHunch.Core.Fluids;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
@@ -11,11 +10,11 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public static class AsMeasured
 {
-    public static Expectation Expect(CrankPump pump, Setup setup, Evidence evidence)
+    public static Expectation Expect(ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
         var instruments = new Instruments(pump, setup, evidence);
         if (evidence.Combined(Observables.NozzleOrifice, instruments.ReadSigma) is { } orifice)
-            setup = setup.With(Nozzle.FromOrifice(new Length(orifice.Value), Water.Density(setup.Temperature)));
+            setup = setup.With(Nozzle.FromOrifice(new Length(orifice.Value), setup.Liquid.Density(setup.Temperature)));
         return Expectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null);
     }
 }

@@ -12,7 +12,7 @@ namespace MildHunch.Core.Diagnosis;
 public sealed record CueAtom(double Baseline, double[] Full);
 
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
-public sealed class CueModel(Catalogue catalogue, CrankPump pump, IReadOnlyList<Hypothesis> hypotheses)
+public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadOnlyList<Hypothesis> hypotheses)
 {
     private const double HealthyUsually = 0.80;
     private const double RevealedSound = 0.97;

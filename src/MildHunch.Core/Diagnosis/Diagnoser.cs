@@ -1,5 +1,4 @@
 using MildHunch.Core.Faults;
-using MildHunch.Core.Fluids;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 
@@ -17,7 +16,7 @@ public sealed class Diagnoser(Catalogue catalogue)
     private const double DropShare = 0.3;
 
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
-    public Verdict Diagnose(CrankPump pump, Setup setup, Evidence evidence)
+    public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
         EvidenceRules.Check(catalogue, pump, evidence);
         var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
@@ -45,7 +44,7 @@ public sealed class Diagnoser(Catalogue catalogue)
     private static List<Comparison> Comparisons(Workbench bench, Evidence evidence, Expectation expectation, Setup setup)
     {
         var rows = new List<Comparison>();
-        var density = Water.Density(setup.Temperature).Si;
+        var density = setup.Liquid.Density(setup.Temperature).Si;
         foreach (var what in Observables.All)
         {
             if (evidence.Combined(what, bench.Instruments.ReadSigma) is not { } read)
@@ -75,7 +74,7 @@ public sealed class Diagnoser(Catalogue catalogue)
         return rows;
     }
 
-    private static WaterLedger Ledger(Workbench bench, CrankPump pump, Evidence evidence, Expectation expectation)
+    private static WaterLedger Ledger(Workbench bench, ReciprocatingPump pump, Evidence evidence, Expectation expectation)
     {
         MeasuredFlow? Flow(Observable what) => evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
         var bypass = Flow(Observables.BypassFlow)

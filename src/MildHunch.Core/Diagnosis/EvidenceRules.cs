@@ -11,7 +11,7 @@ public static class EvidenceRules
     private const int MostItems = 200;
 
     /// <summary>Throws <see cref="ImpossibleInputException"/> naming the first thing that cannot be.</summary>
-    public static void Check(Catalogue catalogue, CrankPump pump, Evidence evidence)
+    public static void Check(Catalogue catalogue, ReciprocatingPump pump, Evidence evidence)
     {
         Guard.Within("readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} readings");
         Guard.Within("cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} cues");

@@ -23,7 +23,7 @@ public sealed class HypothesisSet
     public IReadOnlyList<string> Effects { get; }
 
     /// <summary>Catalogue weight times context, only what this pump can have.</summary>
-    public static HypothesisSet For(Catalogue catalogue, CrankPump pump, IReadOnlyList<string> contexts)
+    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, IReadOnlyList<string> contexts)
     {
         var effects = new List<string>();
         var raw = new List<Hypothesis>();

@@ -4,7 +4,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>How well each thing can be read: one sigma by instrument (handbook 3, cues).</summary>
-public sealed class Instruments(CrankPump pump, Setup setup, Evidence evidence)
+public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence evidence)
 {
     /// <summary>Bucket and watch, 3 % of the flow.</summary>
     public const double BucketShare = 0.03;
@@ -45,7 +45,7 @@ public sealed class Instruments(CrankPump pump, Setup setup, Evidence evidence)
     /// <summary>The reading as the model predicts it: an orifice becomes the Kn it would have.</summary>
     public double Modelled(Reading reading) =>
         reading.What == Observables.NozzleOrifice
-            ? Nozzle.CoefficientOfOrifice(reading.Value.Si, Fluids.Water.Density(setup.Temperature).Si)
+            ? Nozzle.CoefficientOfOrifice(reading.Value.Si, setup.Liquid.Density(setup.Temperature).Si)
             : reading.Value.Si;
 
     /// <summary>Sigma that a reading yet to be taken would have, around a predicted value.</summary>

@@ -77,7 +77,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
     }
 
     private double Shown(Observable what, double modelled) => what == Observables.NozzleOrifice
-        ? Nozzle.OrificeOfCoefficient(Math.Max(modelled, 1e-12), Fluids.Water.Density(bench.Setup.Temperature).Si)
+        ? Nozzle.OrificeOfCoefficient(Math.Max(modelled, 1e-12), bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
         : modelled;
 
     private static string Band(Observable what, double? from, double? to)

@@ -23,7 +23,7 @@ public sealed class NumericLikelihood
     {
         this.table = table;
         this.instruments = instruments;
-        var healthy = solver.Solve(new Condition(), 1, 1, OperatingPointSolver.TypicalCompliance);
+        var healthy = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(solver.Setup));
         var flow = Delivery.TheoreticalFlow(solver.Pump, solver.Setup.Speed.Si);
         range = new double[Observables.Count];
         foreach (var what in Observables.All)

@@ -25,7 +25,7 @@ public sealed class PredictionTable
 
     public PredictionTable(OperatingPointSolver solver, IReadOnlyList<string> effects)
     {
-        var soft = OutletCompliance.Nodes(solver.Setup.Line);
+        var soft = OutletCompliance.Nodes(solver.Setup);
         softCount = soft.Length;
         Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
         var count = Effects.Count * softCount * Observables.Count;
@@ -34,7 +34,7 @@ public sealed class PredictionTable
         byNozzle = Rows(count);
         variance = Rows(count);
         var shown = new double[5 * Observables.Count * Nodes];
-        allPulsate = solver.Pump.Cylinders < 3;
+        allPulsate = solver.Pump.Chambers < 3;
         for (var e = 0; e < Effects.Count; e++)
         {
             for (var c = 0; c < softCount; c++)

@@ -15,10 +15,10 @@ internal sealed record PreparedPump(OperatingPointSolver Solver, PredictionTable
 internal sealed class PreparedPumps(Catalogue catalogue)
 {
     private const int Most = 64;
-    private readonly ConcurrentDictionary<(CrankPump, Setup), PreparedPump> pumps = new();
+    private readonly ConcurrentDictionary<(ReciprocatingPump, Setup), PreparedPump> pumps = new();
     private readonly ConcurrentDictionary<(int, ControlKind, HeadLayout), CueModel> cues = new();
 
-    public PreparedPump For(CrankPump pump, Setup setup)
+    public PreparedPump For(ReciprocatingPump pump, Setup setup)
     {
         if (pumps.TryGetValue((pump, setup), out var known))
             return known;

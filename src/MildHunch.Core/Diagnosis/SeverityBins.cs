@@ -8,7 +8,7 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public sealed class SeverityBins
 {
-    public SeverityBins(PredictionTable table, CrankPump pump)
+    public SeverityBins(PredictionTable table, ReciprocatingPump pump)
     {
         Notice = new double[table.Effects.Count][];
         BinOf = new int[table.Effects.Count][];

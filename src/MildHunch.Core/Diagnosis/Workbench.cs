@@ -16,7 +16,7 @@ internal sealed class Workbench
     private double[][]? swing;
     private double? swingSpan;
 
-    public Workbench(Catalogue catalogue, PreparedPump prepared, CrankPump pump, Setup setup, Evidence evidence)
+    public Workbench(Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
         Catalogue = catalogue;
         Pump = pump;
@@ -35,7 +35,7 @@ internal sealed class Workbench
 
     public Catalogue Catalogue { get; }
 
-    public CrankPump Pump { get; }
+    public ReciprocatingPump Pump { get; }
 
     public Setup Setup { get; }
 

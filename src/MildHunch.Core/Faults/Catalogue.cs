@@ -75,7 +75,7 @@ public sealed class Catalogue
     public Hazard? Hazard(string id) => hazardsById.GetValueOrDefault(id);
 
     /// <summary>True where this pump has the control that the entry asks for.</summary>
-    public static bool Fits(IReadOnlyList<string> requires, CrankPump pump) =>
+    public static bool Fits(IReadOnlyList<string> requires, ReciprocatingPump pump) =>
         requires.Count == 0 || requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase));
 
     private static List<T> List<T>(Func<string, string> textOf, string file)

@@ -21,13 +21,4 @@ public static class CrankKinematics
         var (sin, cos) = Math.SinCos(theta);
         return sin - (lambda * sin * cos / Math.Sqrt(1 - (lambda * lambda * sin * sin)));
     }
-
-    /// <summary>Forward flow of all cylinders at a crank angle, over the plunger area times rω.</summary>
-    public static double DeliveredFlow(double theta, int cylinders, double lambda)
-    {
-        var sum = 0.0;
-        for (var k = 0; k < cylinders; k++)
-            sum += Math.Max(0, Velocity(theta - (2 * Math.PI * k / cylinders), lambda));
-        return sum;
-    }
 }

@@ -3,7 +3,7 @@ using System.Collections.Concurrent;
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>
-/// <see cref="CycleShape"/> tabulated against leak and κ for one number of cylinders, one λ and one stroke. A pure
+/// <see cref="CycleShape"/> tabulated against leak and κ for one motion and one stroke. A pure
 /// function kept after its first use: building one takes milliseconds, reading it nanoseconds.
 /// </summary>
 public sealed class CycleTable
@@ -12,20 +12,19 @@ public sealed class CycleTable
     private const double LogKappaStep = 0.25;
     private const int KappaCount = 19;
     private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1.0];
-    private static readonly ConcurrentDictionary<(int, double, LeakStroke), CycleTable> Known = new();
+    private static readonly ConcurrentDictionary<(PumpMotion, LeakStroke), CycleTable> Known = new();
 
     private readonly CycleShape[,] shapes = new CycleShape[Leaks.Length, KappaCount];
 
-    private CycleTable(int cylinders, double lambda, LeakStroke stroke)
+    private CycleTable(PumpMotion motion, LeakStroke stroke)
     {
         for (var i = 0; i < Leaks.Length; i++)
             for (var j = 0; j < KappaCount; j++)
-                shapes[i, j] = CycleShape.Solve(cylinders, lambda, stroke, Leaks[i], Math.Pow(10, LeastLogKappa + (j * LogKappaStep)));
+                shapes[i, j] = CycleShape.Solve(motion, stroke, Leaks[i], Math.Pow(10, LeastLogKappa + (j * LogKappaStep)));
     }
 
-    /// <summary>The table for this kind of pump; λ is rounded to 0.01, far finer than it is ever known.</summary>
-    public static CycleTable For(int cylinders, double lambda, LeakStroke stroke) =>
-        Known.GetOrAdd((cylinders, Math.Round(lambda, 2), stroke), key => new CycleTable(key.Item1, key.Item2, key.Item3));
+    /// <summary>The table for this kind of pump.</summary>
+    public static CycleTable For(PumpMotion motion, LeakStroke stroke) => Known.GetOrAdd((motion, stroke), key => new CycleTable(key.Item1, key.Item2));
 
     /// <summary>Bilinear in leak and log κ, held at the ends.</summary>
     public CycleShape At(double leak, double kappa)

@@ -6,20 +6,15 @@ namespace MildHunch.Core.Hydraulics;
 /// <summary>Displacement and delivery (handbook 2). Flows in m³/s, pressures in Pa, speed in revolutions a second.</summary>
 public static class Delivery
 {
-    /// <summary>Valve slip of a healthy pump, 0.02 to 0.05 (handbook 2), and its one sigma (handbook 4).</summary>
-    public const double HealthySlip = 0.035;
-
+    /// <summary>One sigma of the valve slip of a healthy pump (handbook 4).</summary>
     public const double SlipSigma = 0.01;
 
-    /// <summary>Clearance volume over swept volume, 0.5 to 3 (handbook 2).</summary>
-    public const double ClearanceRatio = 1;
+    /// <summary>Qt = n·A·S·N, with both chambers of a double-acting cylinder.</summary>
+    public static double TheoreticalFlow(ReciprocatingPump pump, double speedHz) => pump.Cylinders * pump.SweptVolume.Si * speedHz;
 
-    /// <summary>Qt = n·A·S·N.</summary>
-    public static double TheoreticalFlow(CrankPump pump, double speedHz) => pump.Cylinders * pump.SweptVolume.Si * speedHz;
-
-    /// <summary>1 − c·p/β − s.</summary>
-    public static double VolumetricEfficiency(double pressurePa, double slip = HealthySlip) =>
-        1 - (ClearanceRatio * Math.Max(0, pressurePa) / Water.BulkModulusPa) - slip;
+    /// <summary>ηv = 1 − c·(compression of the liquid) − s of a sound pump (handbook 2).</summary>
+    public static double VolumetricEfficiency(ReciprocatingPump pump, double bulkModulusPa, double pressurePa) =>
+        1 - (pump.Clearance * Liquid.Compression(pressurePa, bulkModulusPa)) - pump.Slip;
 
     /// <summary>
     /// Share of one cylinder's swept volume lost through a leak that only works on one stroke and cannot exceed what the

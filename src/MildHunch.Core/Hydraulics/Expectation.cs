@@ -28,7 +28,7 @@ public sealed class Expectation
     public Figure this[string id] => Figures.First(f => f.Id == id);
 
     /// <summary>Computes every figure. A measured speed replaces the believed one and narrows the bands.</summary>
-    public static Expectation Of(CrankPump pump, Setup setup, RotationalSpeed? measuredSpeed = null)
+    public static Expectation Of(ReciprocatingPump pump, Setup setup, RotationalSpeed? measuredSpeed = null)
     {
         if (measuredSpeed is { } speed)
             setup = setup.At(speed);
@@ -45,14 +45,14 @@ public sealed class Expectation
         public Spread(OperatingPointSolver solver, Setup setup, double speedSigma, bool believed)
         {
             var sound = new Condition();
-            var nodes = OutletCompliance.Nodes(setup.Line);
-            var soft = OutletCompliance.Typical(setup.Line);
+            var nodes = OutletCompliance.Nodes(setup);
+            var soft = OutletCompliance.Typical(setup);
             Middle = solver.Solve(sound, 1, 1, soft);
-            Add("valve slip 3.5 ± 1 %", Delivery.SlipSigma * BandSigmas);
+            Add($"valve slip {Quantity.Digits(solver.Pump.Slip * 100)} ± 1 %", Delivery.SlipSigma * BandSigmas);
             Add(believed ? "speed believed, ± 2 %" : "speed measured, ± 0.2 %", speedSigma * BandSigmas, true);
             var kn = setup.Nozzle.RelativeSigma * BandSigmas;
             parts.Add(($"nozzle by {setup.Nozzle.Source}, ± {Quantity.Digits(setup.Nozzle.RelativeSigma * 100)} %", solver.Solve(sound, 1, 1 - kn, soft), solver.Solve(sound, 1, 1 + kn, soft)));
-            parts.Add((setup.Line == OutletLine.Unknown ? "outlet line not told, soft to rigid" : "softness of the outlet line", solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
+            parts.Add((setup.Line == OutletLine.Unknown && setup.Outlet is null ? "outlet line not told, soft to rigid" : "softness of the outlet line", solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
 
             void Add(string cause, double share, bool speed = false)
             {

@@ -5,11 +5,11 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>Writes every expected figure down with its working.</summary>
-internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Spread spread)
+internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread)
 {
     private const string Displacement = "Displacement and delivery of a plunger pump, as pump handbooks give it";
     private readonly OperatingPoint point = spread.Middle;
-    private readonly FlowRipple ripple = FlowRipple.Of(pump.Cylinders, pump.RodRatio);
+    private readonly FlowRipple ripple = FlowRipple.Of(PumpMotion.Of(pump, setup.Speed.Si));
 
     public IReadOnlyList<Figure> Figures()
     {
@@ -19,7 +19,7 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
                 "Theoretical flow", "Qt = n · A · S · N", [N(), In("A", "plunger area", Area.OfCircle(pump.PlungerDiameter), "mm²"), In("S", "stroke", pump.Stroke, "mm"), Speed()], Displacement)),
             Ratio("volumetric-efficiency", "Volumetric efficiency", p => p.DisplacedFlow / Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
                 "Volumetric efficiency", "ηv = 1 − c · p/β − s",
-                [new("c", "clearance over swept volume", Quantity.Digits(Delivery.ClearanceRatio)), Pressure(), new("β", "bulk modulus of water", "2.2 GPa"), new("s", "valve slip when sound", "3.5 %")], Displacement)),
+                [new("c", "clearance over swept volume", Quantity.Digits(pump.Clearance)), Pressure(), new("β", $"bulk modulus of {setup.Liquid.Name}", $"{Quantity.Digits(setup.Liquid.BulkModulus(setup.Temperature) / 1e9)} GPa"), new("s", "valve slip when sound", Percent(pump.Slip))], Displacement)),
             Flow("displaced-flow", "Displaced by a sound pump", p => p.DisplacedFlow, new Working(
                 "Displaced flow", "Qd = Qt · ηv", [Flow("Qt", "theoretical flow", Delivery.TheoreticalFlow(pump, point.SpeedHz)), new("ηv", "volumetric efficiency", Percent(point.DisplacedFlow / Delivery.TheoreticalFlow(pump, point.SpeedHz)))], Displacement)),
             Of("discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, p => p.PressurePa, new Working(
@@ -27,7 +27,7 @@ internal sealed class FigureSheet(CrankPump pump, Setup setup, Expectation.Sprea
                 [Flow("Σ qₖ", "delivered", point.SupplyFlow), Nozzle(), .. Setting(), new("F", "mean of a pulsating pressure over a steady one", Quantity.Digits(point.PressurePa * Square(point.NozzleCoefficient / Math.Max(point.NozzleFlow, 1e-12)), 4))],
                 "Orifice rule of the trade, with the pressure cycle of docs/reasoning.md")),
             Of("swing", "Swing of the pressure, peak to peak", QuantityKind.GaugePressure, p => p.SwingPa, new Working(
-                "One-volume pressure cycle", "C · dp/dt = Q(θ) − Kn · √p", [new("C", "softness of the outlet", $"{setup.Line.ToString().ToLowerInvariant()} line, {Compliance(OutletCompliance.Typical(setup.Line))}"), Nozzle(), N(), Lambda(), Speed()],
+                "One-volume pressure cycle", "C · dp/dt = Q(θ) − Kn · √p", [new("C", "softness of the outlet", $"{setup.Line.ToString().ToLowerInvariant()} line, {Compliance(OutletCompliance.Typical(setup))}"), Nozzle(), N(), Lambda(), Speed()],
                 "Crank kinematics; ripple as pump handbooks tabulate it"), 0.25, "a needle follows a swing poorly"),
             Flow("nozzle-flow", "Flow at the nozzle", p => p.NozzleFlow, new Working("Nozzle rule", "Q = Kn · √(p/F)", [Nozzle(), Pressure()], "Orifice rule of the trade, with the pressure cycle of docs/reasoning.md")),
             Flow("bypass-flow", "Flow in the bypass", p => p.BypassFlow, new Working(

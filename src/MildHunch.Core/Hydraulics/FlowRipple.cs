@@ -9,18 +9,18 @@ namespace MildHunch.Core.Hydraulics;
 public readonly record struct FlowRipple(double AboveMean, double BelowMean, double VolumeSwing)
 {
     private const int Steps = 7200;
-    private static readonly ConcurrentDictionary<(int, double), FlowRipple> Known = new();
+    private static readonly ConcurrentDictionary<PumpMotion, FlowRipple> Known = new();
 
-    /// <summary>Ripple of 1 to 9 equal cylinders evenly spaced on the crank. Kept after its first use.</summary>
-    public static FlowRipple Of(int cylinders, double lambda) => Known.GetOrAdd((cylinders, Math.Round(lambda, 4)), key => Compute(key.Item1, key.Item2));
+    /// <summary>Ripple of a sound pump whose valves close in time. Kept after its first use.</summary>
+    public static FlowRipple Of(PumpMotion motion) => Known.GetOrAdd(motion.WithoutSlip(), Compute);
 
-    private static FlowRipple Compute(int cylinders, double lambda)
+    private static FlowRipple Compute(PumpMotion motion)
     {
-        var mean = cylinders / Math.PI;
+        var mean = motion.MeanFlow;
         double most = 0, least = double.MaxValue, volume = 0, top = 0, bottom = 0;
         for (var i = 0; i < Steps; i++)
         {
-            var flow = CrankKinematics.DeliveredFlow(2 * Math.PI * i / Steps, cylinders, lambda);
+            var flow = motion.DeliveredFlow(2 * Math.PI * i / Steps);
             most = Math.Max(most, flow);
             least = Math.Min(least, flow);
             volume += (flow - mean) * 2 * Math.PI / Steps;

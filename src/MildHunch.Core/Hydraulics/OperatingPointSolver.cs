@@ -1,228 +1,268 @@
-using MildHunch.Core.Fluids;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>
-/// One balance for a pump in a given condition: Σ q_k(p) = Kn√(p/F) + bypass(p). Delivery falls and outflow rises with
-/// pressure, so there is one root; it is bracketed and always found. Allocates nothing.
+/// One balance for a pump in a given condition: Σ q_k(p) = nozzle + bypass + outside. Delivery falls and outflow rises with
+/// pressure; the root is bracketed and always found. Allocates nothing.
 /// </summary>
-public sealed class OperatingPointSolver
+public sealed partial class OperatingPointSolver
 {
-    /// <summary>Band over which an unloader goes from shut to full bypass, 2 to 5 % of its setting (handbook 2).</summary>
+    /// <summary>Band over which a control goes from shut to full bypass, 2 to 5 % of its setting (handbook 2).</summary>
     public const double ControlBand = 0.03;
 
+    /// <summary>Band of a plain relief valve (common practice, no source).</summary>
+    public const double ReliefBand = 0.10;
+
+    /// <summary>Flow at which a sound inlet that nobody measured would cavitate, over the theoretical flow (common practice).</summary>
+    public const double OrdinaryInlet = 3;
+
+    private const double UnloadedShare = 0.03;
+    private const double InjectorLossShare = 0.10;
     private const double AirPa = 101_325;
-    private const int MostRounds = 40;
+    private const double Gravity = 9.80665;
+    private const int MostRounds = 30;
     private const int SecantRounds = 12;
     private const double CloseFactor = 1e-4;
     private const double MostFactor = 20;
-    private readonly int cylinders;
-    private readonly double sweptM3;
+    private readonly PumpMotion motion;
+    private readonly double volumeM3;
+    private readonly double areaSum;
     private readonly double believedSpeedHz;
-    private readonly double believedNozzle;
+    private readonly double bulkModulusPa;
+    private readonly double density;
+    private readonly double viscosity;
     private readonly double settingPa;
+    private readonly double reliefPa;
+    private readonly double oilLimitPa;
     private readonly double sourcePa;
     private readonly double vapourPa;
+    private readonly double inletResistance;
     private readonly double highestPa;
     private readonly CycleTable forward;
     private readonly CycleTable back;
 
-    public OperatingPointSolver(CrankPump pump, Setup setup)
+    public OperatingPointSolver(ReciprocatingPump pump, Setup setup)
     {
         Pump = pump;
         Setup = setup;
-        cylinders = pump.Cylinders;
-        sweptM3 = pump.SweptVolume.Si;
-        believedSpeedHz = setup.Speed.Si;
-        believedNozzle = setup.Nozzle.Coefficient;
+        believedSpeedHz = setup.Drive?.NoLoad.Si ?? setup.Speed.Si;
+        motion = PumpMotion.Of(pump, believedSpeedHz);
+        volumeM3 = pump.Cylinders * pump.SweptVolume.Si;
+        areaSum = pump.Cylinders * (1 + pump.RodSideShare);
+        bulkModulusPa = setup.Liquid.BulkModulus(setup.Temperature);
+        density = setup.Liquid.Density(setup.Temperature).Si;
+        viscosity = setup.Liquid.Viscosity(setup.Temperature);
         settingPa = pump.Control is ControlKind.None ? double.PositiveInfinity : setup.ControlSetting?.Si ?? double.PositiveInfinity;
-        sourcePa = setup.SupplyPressure.Si + AirPa;
-        vapourPa = Water.VapourPressure(setup.Temperature).Si;
+        reliefPa = setup.Relief?.Si ?? double.PositiveInfinity;
+        oilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0 ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction) : double.PositiveInfinity;
+        vapourPa = setup.Liquid.VapourPressure(setup.Temperature).Si;
+        sourcePa = setup.SupplyPressure.Si + AirPa + (density * Gravity * (setup.Inlet?.Level.Si ?? 0));
+        if (sourcePa <= vapourPa)
+            throw new ImpossibleInputException("level", setup.Inlet!.Level.Format(Units.Find(QuantityKind.Length, "m")!), $"a level from which {setup.Liquid.Name} of that temperature can still be lifted");
+        inletResistance = InletResistance();
         highestPa = 40 * Math.Max(pump.RatedPressure.Si, 1e6);
-        forward = CycleTable.For(cylinders, pump.RodRatio, LeakStroke.Forward);
-        back = CycleTable.For(cylinders, pump.RodRatio, LeakStroke.Return);
-        HealthyPa = Math.Max(1e4, Solve(new Condition(), 1, 1, TypicalCompliance).PressurePa);
+        if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa)) && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
+            throw new ImpossibleInputException("state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
+        forward = CycleTable.For(motion, LeakStroke.Forward);
+        back = CycleTable.For(motion, LeakStroke.Return);
+        var full = volumeM3 * believedSpeedHz;
+        (HealthyPa, HealthyFlow) = (Math.Max(1e5, StartPa(full)), full);
+        var sound = Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+        (HealthyPa, HealthyFlow) = (Math.Max(1e4, sound.PressurePa), full);
     }
 
-    /// <summary>Compliance of a few metres of hose, m³/Pa: the middle of the range over which it is integrated when unknown.</summary>
-    public static double TypicalCompliance => 1e-12;
-
-    public CrankPump Pump { get; }
+    public ReciprocatingPump Pump { get; }
 
     public Setup Setup { get; }
 
     /// <summary>Mean pressure of the sound pump as set up, Pa: what leak sizes are referred to.</summary>
-    public double HealthyPa { get; }
+    public double HealthyPa { get; private set; }
+
+    /// <summary>Theoretical flow as believed, m³/s: what bypass and outside shares are referred to.</summary>
+    public double HealthyFlow { get; private set; }
+
+    /// <summary>Loss of the inlet over the square of the flow, Pa/(m³/s)².</summary>
+    public double InletLoss => inletResistance;
 
     /// <summary>
     /// The operating point. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
-    /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the outlet. A point
+    /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the line. A point
     /// solved nearby may be given to start from; it changes the time, not the answer.
     /// </summary>
     public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
     {
-        var speed = believedSpeedHz * c.SpeedFactor;
-        var theoretical = cylinders * sweptM3 * speed;
-        var setting = settingPa * c.SettingFactor;
-        var leakScale = HealthyPa > 0 ? believedSpeedHz / (Math.Sqrt(HealthyPa) * speed) : 0;
-        var balance = new Balance
-        {
-            Cylinders = cylinders,
-            Theoretical = theoretical,
-            Scale = c.FillFactor * deliveryScale,
-            Cavitation = c.InletCapacity * cylinders * sweptM3 * believedSpeedHz,
-            ForwardUnit = c.ForwardLeak * leakScale,
-            BackUnit = c.ReturnLeak * leakScale,
-            Nozzle = believedNozzle * c.NozzleFactor * nozzleScale,
-            Bypass = c.BypassShare > 0 ? c.BypassShare * cylinders * sweptM3 * believedSpeedHz / Math.Sqrt(HealthyPa) : 0,
-            Setting = setting,
-            ControlGain = double.IsFinite(setting) ? theoretical / (ControlBand * setting) : 0,
-        };
-        var omega = 2 * Math.PI * speed;
+        if (Setup.State == ControlState.Bypassing && Pump.Control == ControlKind.AutoStop)
+            return Standing();
+        var balance = new Balance(this, c, deliveryScale, nozzleScale, complianceM3Pa);
 
-        // One or two cylinders, leaking into a stiff line, can settle in more than one way: those always start from the same place.
-        var warm = near.MeanFactor > 0 && cylinders > 2;
-        var mean = warm ? near.MeanFactor : 1.0;
-        var pressure = warm ? near.PressurePa : 0;
-        double before = 0, offBefore = 0, least = 1, most = MostFactor;
-        var shape = new CycleShape(1, 0);
+        // One or two chambers, leaking into a stiff line, can settle in more than one way: those always start from the same place.
+        var warm = near.MeanFactor > 0 && motion.Chambers > 2;
+        var pressure = warm ? near.PressurePa : HealthyPa;
+        for (var round = 0; ; round++)
+        {
+            pressure = balance.ShapeFromTable ? Root(balance, pressure) : WithExactCycle(ref balance, pressure, warm ? near.MeanFactor : 1);
+            if (Setup.Outlet is null || round > 8 || !balance.UpdateLine(pressure))
+                break;
+        }
+
+        return Point(balance, c, pressure);
+    }
+
+    private double StartPa(double flow)
+    {
+        var k = Setup.Nozzle.Coefficient;
+        var free = Setup.Nozzle.OpensAtPa is { } opens ? opens + (flow / k) : flow / k * (flow / k);
+        return Math.Min(free, Math.Min(Math.Min(settingPa, reliefPa), Math.Min(oilLimitPa, highestPa)));
+    }
+
+    private double InletResistance()
+    {
+        var flow = volumeM3 * believedSpeedHz;
+        if (Setup.Inlet is not { } inlet)
+            return (sourcePa - vapourPa) / Math.Pow(OrdinaryInlet * flow, 2);
+        var area = Math.PI / 4 * inlet.Run.Bore.Si * inlet.Run.Bore.Si;
+        var injector = Setup.Injector == InjectorPlace.Inlet ? 1.0 : 0;
+        return PipeFlow.Resistance(inlet.Run, Setup.Liquid, Setup.Temperature, flow) + ((inlet.Strainer + injector) * density / (2 * area * area));
+    }
+
+    // Stopped by its own switch: nothing moves, the outlet holds what it had.
+    private OperatingPoint Standing() => new()
+    {
+        PressurePa = double.IsFinite(settingPa) ? settingPa : HealthyPa,
+        GunPa = double.IsFinite(settingPa) ? settingPa : HealthyPa,
+        InletPa = sourcePa - AirPa,
+        MeanFactor = 1,
+        NozzleCoefficient = Setup.Nozzle.Coefficient,
+    };
+
+    // Several lame chambers have no table: the cycle is solved as it is, and the mean factor F found by secant, inside what is
+    // known to hold the answer, halving it when the secant leaves it or goes round in circles.
+    private double WithExactCycle(ref Balance balance, double pressure, double start)
+    {
+        double mean = start, before = 0, offBefore = 0, least = 0.5, most = MostFactor;
         for (var round = 0; round < MostRounds; round++)
         {
             balance.FreeFactor = mean;
             pressure = Root(balance, pressure);
-            var through = Math.Max(balance.Delivered(pressure), 1e-12);
-            var outlet = balance.Nozzle + balance.Bypass;
-            var level = through / outlet;
-            var kappa = omega * complianceM3Pa * level * level / through;
-            var rootP = Math.Sqrt(pressure);
-            shape = balance.BackUnit > balance.ForwardUnit
-                ? back.At(balance.BackUnit * rootP, kappa)
-                : forward.At(balance.ForwardUnit * rootP, kappa);
-
-            if (Math.Abs(shape.MeanFactor - mean) < CloseFactor)
+            balance.SolveCycle(pressure);
+            var off = balance.Shape.MeanFactor - mean;
+            if (Math.Abs(off) < CloseFactor)
                 break;
-
-            // Few and leaky cylinders on a stiff line overshoot, so from the second round on by secant; inside what is known
-            // to hold the answer, halving it when the secant leaves it or goes round in circles.
-            var off = shape.MeanFactor - mean;
             if (off > 0)
                 least = mean;
             else
                 most = mean;
             var slope = round == 0 || mean == before ? 0 : (off - offBefore) / (mean - before);
-            var next = slope < -0.05 ? mean - (off / slope) : shape.MeanFactor;
+            var next = slope < -0.05 ? mean - (off / slope) : balance.Shape.MeanFactor;
             (before, offBefore) = (mean, off);
             mean = next > least && next < most && round < SecantRounds ? next : (least + most) / 2;
         }
 
-        var flow = balance.Delivered(pressure);
-        var nozzleFlow = balance.Nozzle * Math.Sqrt(pressure / balance.FactorAt(pressure));
-        var displaced = theoretical * Delivery.VolumetricEfficiency(pressure) * deliveryScale;
-        var forwardLost = displaced / cylinders * Delivery.LostShare(balance.ForwardUnit * Math.Sqrt(pressure));
-        var outside = c.ForwardLeakOutside ? Math.Min(forwardLost, displaced / cylinders) : 0;
-        var drawn = flow + outside;
-        var swing = shape.Swing * pressure / Math.Max(shape.MeanFactor, 1);
-        if (pressure > setting)
-            swing = Math.Min(swing, 2 * ControlBand * setting);
-        var inletLoss = (sourcePa - vapourPa) * drawn * drawn / (balance.Cavitation * balance.Cavitation);
-        return new OperatingPoint
-        {
-            PressurePa = pressure,
-            SwingPa = swing + (c.ExtraSwing * pressure),
-            NozzleFlow = nozzleFlow,
-            BypassFlow = flow - nozzleFlow > 1e-6 * flow ? flow - nozzleFlow : 0,
-            SupplyFlow = drawn,
-            OutsideFlow = outside,
-            SpeedHz = speed,
-            InletPa = sourcePa - inletLoss - AirPa,
-            DisplacedFlow = displaced,
-            MeanFactor = balance.FreeFactor,
-            NozzleCoefficient = balance.Nozzle,
-        };
+        return pressure;
     }
 
-    // Illinois variant of regula falsi: keeps its bracket, so it cannot fail, and converges in a handful of steps.
+    // Illinois variant of regula falsi on √p, in which the balance is nearly straight: it keeps its bracket, so it cannot
+    // fail, and converges in a handful of steps.
     private double Root(in Balance balance, double guess)
     {
-        var close = 1e-8 * balance.Excess(0);
-        if (close <= 0)
-            return 0;
-        var width = guess > 0 ? 0.02 : 0.3;
-        var low = guess > 0 ? guess * (1 - width) : 0;
-        var high = guess > 0 ? guess * (1 + width) : Math.Max(HealthyPa, 1e5) * 1.2;
-        var atLow = balance.Excess(low);
-        var atHigh = balance.Excess(high);
-        while (atLow <= 0 && low > 0)
+        var close = 1e-7 * balance.Scale;
+        var x = Math.Sqrt(guess);
+        var at = balance.Excess(guess);
+        if (Math.Abs(at) < close)
+            return guess;
+        double low, high, atLow, atHigh;
+        var reach = 0.02;
+        if (at > 0)
         {
-            (high, atHigh) = (low, atLow);
-            width *= 3;
-            low = width < 1 ? guess * (1 - width) : 0;
-            atLow = balance.Excess(low);
+            (low, atLow) = (x, at);
+            do
+            {
+                high = Math.Max(low, 10) * (1 + reach);
+                atHigh = balance.Excess(high * high);
+                if (atHigh > 0)
+                {
+                    if (high * high > highestPa)
+                        return highestPa;
+                    (low, atLow) = (high, atHigh);
+                    reach *= 4;
+                }
+            }
+            while (atHigh > 0);
+        }
+        else
+        {
+            (high, atHigh) = (x, at);
+            do
+            {
+                low = reach < 1 ? high * (1 - reach) : 0;
+                atLow = balance.Excess(low * low);
+                if (atLow <= 0)
+                {
+                    if (low <= 1e-3)
+                        return 0;
+                    (high, atHigh) = (low, atLow);
+                    reach *= 4;
+                }
+            }
+            while (atLow <= 0);
         }
 
-        while (atHigh > 0 && high < highestPa)
+        for (var i = 0; i < 100; i++)
         {
-            (low, atLow) = (high, atHigh);
-            width *= 3;
-            high *= 1 + Math.Min(width, 1);
-            atHigh = balance.Excess(high);
-        }
-
-        if (atHigh > 0)
-            return high;
-        var p = high;
-        for (var i = 0; i < 80; i++)
-        {
-            p = ((low * atHigh) - (high * atLow)) / (atHigh - atLow);
-            var at = balance.Excess(p);
-            if (Math.Abs(at) < close || high - low < 1e-7 * high)
+            x = ((low * atHigh) - (high * atLow)) / (atHigh - atLow);
+            at = balance.Excess(x * x);
+            if (Math.Abs(at) < close || high - low < 1e-9 * high)
                 break;
             if (at > 0)
             {
-                low = p;
-                atLow = at;
+                (low, atLow) = (x, at);
                 atHigh *= 0.5;
             }
             else
             {
-                high = p;
-                atHigh = at;
+                (high, atHigh) = (x, at);
                 atLow *= 0.5;
             }
         }
 
-        return p;
+        return x * x;
     }
 
-    /// <summary>What flows in and out at a pressure.</summary>
-    private struct Balance
+    private OperatingPoint Point(in Balance balance, in Condition c, double pressure)
     {
-        public int Cylinders;
-        public double Theoretical;
-        public double Scale;
-        public double Cavitation;
-        public double ForwardUnit;
-        public double BackUnit;
-        public double Nozzle;
-        public double Bypass;
-        public double Setting;
-        public double ControlGain;
-        public double FreeFactor;
-
-        public readonly double Delivered(double p)
+        var root = Math.Sqrt(pressure);
+        var speed = balance.SpeedAt(pressure);
+        var delivered = balance.Delivered(pressure);
+        var nozzle = balance.NozzleFlow(pressure);
+        var outside = balance.Outside * root;
+        var crack = balance.Crack * root;
+        var bypass = delivered - nozzle - outside - crack;
+        var displaced = volumeM3 * speed * Delivery.VolumetricEfficiency(Pump, bulkModulusPa, pressure) * balance.DeliveryScale;
+        var weep = balance.LostOutside(pressure) * Math.Min(displaced, balance.Cavitation);
+        var drawn = delivered - crack + weep;
+        var inner = Math.Max(0, (balance.LostShare(pressure) * Math.Min(displaced, balance.Cavitation)) - weep) + crack;
+        var shape = balance.ShapeAt(pressure);
+        var swing = shape.Swing * balance.Level(delivered);
+        if (pressure > balance.Setting)
+            swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
+        return new OperatingPoint
         {
-            var full = Math.Min(Theoretical * Delivery.VolumetricEfficiency(p) * Scale, Cavitation);
-            var root = Math.Sqrt(p);
-            var lost = Delivery.LostShare(ForwardUnit * root) + Delivery.LostShare(BackUnit * root);
-            return full * (1 - (Math.Min(1, lost) / Cylinders));
-        }
-
-        // Held by its control the pressure no longer follows the nozzle's ripple: over the first part of the band F goes to 1.
-        public readonly double FactorAt(double p) =>
-            p <= Setting ? FreeFactor : FreeFactor + ((1 - FreeFactor) * Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting)));
-
-        public readonly double Excess(double p) =>
-            Delivered(p) - (Nozzle * Math.Sqrt(p / FactorAt(p))) - (Bypass * Math.Sqrt(p)) - (p > Setting ? ControlGain * (p - Setting) : 0);
+            PressurePa = pressure,
+            SwingPa = Math.Min(swing, 3 * pressure) + (c.ExtraSwing * pressure),
+            GunPa = Math.Max(0, pressure - (balance.LineResistance * nozzle * nozzle)),
+            NozzleFlow = nozzle,
+            BypassFlow = bypass > 1e-6 * delivered ? bypass : 0,
+            SupplyFlow = drawn,
+            OutsideFlow = weep + outside + c.DripFlow,
+            InnerFlow = inner,
+            SpeedHz = speed,
+            InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
+            DisplacedFlow = displaced,
+            MeanFactor = balance.FactorAt(pressure),
+            NozzleCoefficient = balance.Nozzle,
+            ComplianceM3Pa = balance.Compliance,
+        };
     }
 }

@@ -46,7 +46,7 @@ public sealed record WaterLedger
     public bool MissingMayBeInBypass { get; private init; }
 
     /// <summary>Closes the balance from whatever was measured.</summary>
-    public static WaterLedger Of(CrankPump pump, OperatingPoint sound, bool speedMeasured, MeasuredFlow? nozzle, MeasuredFlow? bypass, MeasuredFlow? outside)
+    public static WaterLedger Of(ReciprocatingPump pump, OperatingPoint sound, bool speedMeasured, MeasuredFlow? nozzle, MeasuredFlow? bypass, MeasuredFlow? outside)
     {
         var speedSigma = speedMeasured ? Expectation.MeasuredSpeedSigma : Expectation.BelievedSpeedSigma;
         var displacedSigma = sound.DisplacedFlow * Math.Sqrt((speedSigma * speedSigma) + (Delivery.SlipSigma * Delivery.SlipSigma));

@@ -3,7 +3,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Pumps;
 
 /// <summary>
-/// What the nozzle passes: Q = Kn·√p. Known from a working point, from the trade's size number or from a measured
+/// What the outlet passes. A nozzle: Q = Kn·√p; a process with a back pressure: Q = K·(p − p0). Known from a working point, from the trade's size number or from a measured
 /// orifice; each way carries its own uncertainty.
 /// </summary>
 public sealed record Nozzle
@@ -28,8 +28,16 @@ public sealed record Nozzle
         Source = source;
     }
 
-    /// <summary>Kn, m³/s per √Pa.</summary>
-    public double Coefficient { get; }
+    /// <summary>Kn, m³/s per √Pa; of a process, m³/s per Pa above <see cref="OpensAtPa"/>.</summary>
+    public double Coefficient { get; private init; }
+
+    /// <summary>
+    /// Pressure a process holds at no flow, such as the osmotic pressure of membranes, Pa: Q = K·(p − p0). Null for a nozzle.
+    /// </summary>
+    public double? OpensAtPa { get; private init; }
+
+    /// <summary>How many of them are open together.</summary>
+    public int Count { get; private init; } = 1;
 
     /// <summary>One sigma of Kn, as a share of Kn.</summary>
     public double RelativeSigma { get; }
@@ -41,7 +49,7 @@ public sealed record Nozzle
     public static Nozzle FromPoint(VolumeFlow flow, GaugePressure at)
     {
         Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
-        Guard.Within("at", at.Si, 1e4, 1e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 1000 bar");
+        Guard.Within("at", at.Si, 1e4, 6.5e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 6500 bar");
         return new Nozzle(flow.Si / Math.Sqrt(at.Si), SigmaByNumber, $"{flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}");
     }
 
@@ -59,6 +67,22 @@ public sealed record Nozzle
         return new Nozzle(CoefficientOfOrifice(diameter.Si, density.Si), SigmaMeasured, $"orifice {diameter.Format(Units.Millimetre)}");
     }
 
+    /// <summary>A process with a straight flow-pressure line, such as membranes: nothing below a pressure, then in proportion.</summary>
+    public static Nozzle FromProcess(GaugePressure opensAt, VolumeFlow flow, GaugePressure at)
+    {
+        Guard.Within("opensAt", opensAt.Si, 0, 1e8, opensAt.Format(Units.Bar), "a pressure of 0 to 1000 bar from which it passes");
+        Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a flow above 0, up to 60 000 L/min");
+        Guard.Within("at", at.Si, opensAt.Si + 1e4, 1e8, at.Format(Units.Bar), $"the pressure of that flow, above the {opensAt.Format(Units.Bar)} from which it passes");
+        return new Nozzle(flow.Si / (at.Si - opensAt.Si), SigmaByNumber, $"process: {flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}, nothing below {opensAt.Format(Units.Bar)}") { OpensAtPa = opensAt.Si };
+    }
+
+    /// <summary>So many alike, side by side.</summary>
+    public Nozzle Times(int count)
+    {
+        Guard.Within("count", count, 1, 10_000, count.ToString(System.Globalization.CultureInfo.InvariantCulture), "1 to 10 000 nozzles");
+        return count == 1 ? this : new Nozzle(Coefficient * count, RelativeSigma, $"{count} x {Source}") { OpensAtPa = OpensAtPa, Count = count };
+    }
+
     /// <summary>Kn of an orifice, m³/s per √Pa, from its diameter (m) and the density (kg/m³).</summary>
     public static double CoefficientOfOrifice(double diameterM, double densityKgM3) =>
         DischargeCoefficient * Math.PI / 4 * diameterM * diameterM * Math.Sqrt(2 / densityKgM3);
@@ -68,5 +92,6 @@ public sealed record Nozzle
         Math.Sqrt(coefficient / (DischargeCoefficient * Math.PI / 4 * Math.Sqrt(2 / densityKgM3)));
 
     /// <summary>Flow through the nozzle at a gauge pressure.</summary>
-    public VolumeFlow FlowAt(GaugePressure pressure) => new(Coefficient * Math.Sqrt(Math.Max(0, pressure.Si)));
+    public VolumeFlow FlowAt(GaugePressure pressure) =>
+        new(OpensAtPa is { } opens ? Coefficient * Math.Max(0, pressure.Si - opens) : Coefficient * Math.Sqrt(Math.Max(0, pressure.Si)));
 }

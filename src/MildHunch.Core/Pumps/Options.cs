@@ -1,5 +1,23 @@
 namespace MildHunch.Core.Pumps;
 
+/// <summary>How the pump is built (handbook 1, the pumps).</summary>
+public enum Arrangement
+{
+    CrankPlunger,
+
+    /// <summary>The inlet valve rides on the plunger.</summary>
+    FlowThrough,
+
+    /// <summary>Swash or wobble plate.</summary>
+    Axial,
+
+    /// <summary>Two pistons with cups in sleeves.</summary>
+    TwinPiston,
+
+    /// <summary>Oil on a big piston, water on two small plungers.</summary>
+    Intensifier,
+}
+
 /// <summary>What keeps the pump from dead-heading when the outlet closes.</summary>
 public enum ControlKind
 {

@@ -47,18 +47,18 @@ public static class ExpectationEndpoint
         [.. f.Band.Select(b => new BandPartDto(b.Cause, b.HalfWidth.ToDto()))],
         new WorkingDto(f.Working.Formula, f.Working.Equation, [.. f.Working.Inputs.Select(i => new WorkingInputDto(i.Symbol, i.Name, i.Value))], f.Working.Source)))]);
 
-    private static CurvesResponse Curves(CrankPump pump, Setup setup)
+    private static CurvesResponse Curves(ReciprocatingPump pump, Setup setup)
     {
         var solver = new OperatingPointSolver(pump, setup);
-        var at = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup.Line));
+        var at = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
         var top = 1.3 * Math.Max(at.PressurePa, Math.Max(setup.ControlSetting?.Si ?? 0, pump.RatedPressure.Si));
         var points = Enumerable.Range(0, CurvePoints).Select(i => Point(pump, setup, top * i / (CurvePoints - 1))).ToArray();
         return new CurvesResponse(Units.Bar.Symbol, Units.LitrePerMinute.Symbol, points, Point(pump, setup, at.PressurePa), setup.ControlSetting?.In(Units.Bar));
     }
 
-    private static CurvePointDto Point(CrankPump pump, Setup setup, double pa)
+    private static CurvePointDto Point(ReciprocatingPump pump, Setup setup, double pa)
     {
-        var flow = Delivery.TheoreticalFlow(pump, setup.Speed.Si) * Delivery.VolumetricEfficiency(pa);
+        var flow = Delivery.TheoreticalFlow(pump, setup.Speed.Si) * Delivery.VolumetricEfficiency(pump, setup.Liquid.BulkModulus(setup.Temperature), pa);
         var spread = 2 * Math.Sqrt(Math.Pow(Core.Hydraulics.Expectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
         double Show(double si) => Math.Round(Units.LitrePerMinute.FromSi(si), 3);
         return new CurvePointDto(Math.Round(Units.Bar.FromSi(pa), 3), Show(flow), Show(setup.Nozzle.FlowAt(new GaugePressure(pa)).Si), Show(flow * (1 - spread)), Show(flow * (1 + spread)));

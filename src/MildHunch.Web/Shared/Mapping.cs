@@ -12,14 +12,14 @@ public static class Mapping
     /// <summary>The answer that is always allowed and says nothing.</summary>
     public const string Unknown = "unknown";
 
-    public static CrankPump ToCore(this PumpDto? dto)
+    public static ReciprocatingPump ToCore(this PumpDto? dto)
     {
         const string at = "pump";
         if (dto is null)
             throw new ImpossibleInputException(at, "nothing", "what the pump is: cylinders, plungerDiameter, stroke, ratedSpeed, ratedPressure, control");
         if (dto.Arrangement is not (null or "crank-plunger"))
             throw new ImpossibleInputException($"{at}.arrangement", $"“{dto.Arrangement}”", "crank-plunger");
-        return Under(at, () => CrankPump.Create(
+        return Under(at, () => ReciprocatingPump.Create(
             dto.Cylinders ?? throw Missing("cylinders", "1 to 7"),
             dto.PlungerDiameter.Need<Length>("plungerDiameter"),
             dto.Stroke.Need<Length>("stroke"),

@@ -19,7 +19,7 @@ public class PublishedFiguresTests
     [InlineData(7, 0.9, 2.6, 0.0033)]
     public void Ripple_table(int cylinders, double above, double below, double volume)
     {
-        var ripple = FlowRipple.Of(cylinders, 1.0 / 6);
+        var ripple = FlowRipple.Of(Crank(cylinders, 1.0 / 6));
         (100 * ripple.AboveMean).ShouldBe(above, 0.06);
         (100 * ripple.BelowMean).ShouldBe(below, 0.06);
         ripple.VolumeSwing.ShouldBe(volume, 0.0001);
@@ -32,7 +32,7 @@ public class PublishedFiguresTests
     [InlineData(0.25, 8.0, 20.9, 0.0355)]
     public void Ripple_of_a_triplex_by_rod_ratio(double lambda, double above, double below, double volume)
     {
-        var ripple = FlowRipple.Of(3, lambda);
+        var ripple = FlowRipple.Of(Crank(3, lambda));
         (100 * ripple.AboveMean).ShouldBe(above, 0.06);
         (100 * ripple.BelowMean).ShouldBe(below, 0.06);
         ripple.VolumeSwing.ShouldBe(volume, 0.0001);

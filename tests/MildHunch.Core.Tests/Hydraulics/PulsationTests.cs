@@ -18,7 +18,7 @@ public class PulsationTests
     [InlineData(6, 1.061)]
     [InlineData(7, 1.042)]
     public void Stiff_limit_with_a_dead_cylinder(int cylinders, double factor) =>
-        CycleShape.Solve(cylinders, 0.2, LeakStroke.Forward, 1, Stiff).MeanFactor.ShouldBe(factor, 0.012 * factor);
+        CycleShape.Solve(Crank(cylinders), LeakStroke.Forward, 1, Stiff).MeanFactor.ShouldBe(factor, 0.012 * factor);
 
     /// <summary>Stiff limit when healthy (handbook 2): 2.49, 1.25, 1.005.</summary>
     [Theory]
@@ -26,7 +26,7 @@ public class PulsationTests
     [InlineData(2, 1.25)]
     [InlineData(3, 1.005)]
     public void Stiff_limit_when_sound(int cylinders, double factor) =>
-        CycleShape.Solve(cylinders, 0.2, LeakStroke.Forward, 0, Stiff).MeanFactor.ShouldBe(factor, 0.015 * factor);
+        CycleShape.Solve(Crank(cylinders), LeakStroke.Forward, 0, Stiff).MeanFactor.ShouldBe(factor, 0.015 * factor);
 
     [Theory]
     [InlineData(2)]
@@ -34,7 +34,7 @@ public class PulsationTests
     [InlineData(7)]
     public void A_soft_outlet_hardly_swings(int cylinders)
     {
-        var shape = CycleShape.Solve(cylinders, 0.2, LeakStroke.Return, 1, Soft);
+        var shape = CycleShape.Solve(Crank(cylinders), LeakStroke.Return, 1, Soft);
         shape.MeanFactor.ShouldBe(1, 0.01);
         shape.Swing.ShouldBeLessThan(0.05);
     }
@@ -48,7 +48,7 @@ public class PulsationTests
     {
         var solver = new OperatingPointSolver(Fog2, Fog2Setup());
         var sound = solver.Solve(new Condition(), 1, 1, compliance);
-        var dead = solver.Solve(new Condition { ForwardLeak = 3 }, 1, 1, compliance);
+        var dead = solver.Solve(Leaking(forward: 3), 1, 1, compliance);
         (dead.PressurePa / sound.PressurePa).ShouldBe(share, 0.02);
         (dead.NozzleFlow / sound.NozzleFlow).ShouldBe(2.0 / 3, 0.005);
     }
@@ -59,8 +59,8 @@ public class PulsationTests
             (leak, logKappa, cylinders) =>
             {
                 var kappa = Math.Pow(10, logKappa);
-                var exact = CycleShape.Solve(cylinders, 0.2, LeakStroke.Return, leak, kappa);
-                var read = CycleTable.For(cylinders, 0.2, LeakStroke.Return).At(leak, kappa);
+                var exact = CycleShape.Solve(Crank(cylinders), LeakStroke.Return, leak, kappa);
+                var read = CycleTable.For(Crank(cylinders), LeakStroke.Return).At(leak, kappa);
                 read.MeanFactor.ShouldBe(exact.MeanFactor, 0.03 * exact.MeanFactor);
                 read.Swing.ShouldBe(exact.Swing, 0.05 + (0.08 * exact.Swing));
             },
@@ -71,8 +71,8 @@ public class PulsationTests
         (leak, logKappa) =>
         {
             var kappa = Math.Pow(10, logKappa);
-            var small = CycleShape.Solve(3, 0.2, LeakStroke.Forward, leak, kappa);
-            var large = CycleShape.Solve(3, 0.2, LeakStroke.Forward, leak + 0.1, kappa);
+            var small = CycleShape.Solve(Crank(3), LeakStroke.Forward, leak, kappa);
+            var large = CycleShape.Solve(Crank(3), LeakStroke.Forward, leak + 0.1, kappa);
             large.Swing.ShouldBeGreaterThanOrEqualTo(small.Swing - 0.02);
         },
         iter: 40);

@@ -28,7 +28,7 @@ public sealed class JotLine
     }
 
     /// <summary>Everything the line says about this pump.</summary>
-    public JotReading Read(string text, CrankPump pump)
+    public JotReading Read(string text, ReciprocatingPump pump)
     {
         Guard.Within("text", text.Length, 0, MostCharacters, $"{text.Length} characters", $"a line of at most {MostCharacters} characters");
         return new JotParser(catalogue, pump, text, JotScanner.Scan(text, lexicon)).Parse();

@@ -8,7 +8,7 @@ namespace MildHunch.Core.Diagnosis.Jot;
 /// Left to right over the tokens: a name waits for its number or its answer, an answer for its subject; a break lets
 /// what still waits go, as not understood.
 /// </summary>
-internal sealed class JotParser(Catalogue catalogue, CrankPump pump, string text, List<Token> tokens)
+internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, string text, List<Token> tokens)
 {
     private readonly List<JotItem> items = [];
     private readonly List<JotGap> gaps = [];

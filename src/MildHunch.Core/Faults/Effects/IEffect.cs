@@ -12,20 +12,23 @@ public interface IEffect
     string Id { get; }
 
     /// <summary>False where severity does not change any number, so that solving it once is enough.</summary>
-    bool MovesNumbers { get; }
+    bool MovesNumbers => true;
 
     /// <summary>True where one cylinder falls behind, so that the mean pressure hangs on how soft the outlet is.</summary>
     bool Unbalances => false;
 
-    /// <summary>Lays the effect over a condition.</summary>
-    void Apply(ref Condition condition, double severity, CrankPump pump);
+    /// <summary>Lays the effect over a condition, in one cylinder (counted from 1) where it sits in one.</summary>
+    void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1);
 
     /// <summary>
     /// How big the effect is against the size from which a technician notices it: a quarter of a cylinder, or a tenth of
     /// the flow (handbook 3). Evidence words hold from 1 on.
     /// </summary>
-    double Size(double severity, CrankPump pump);
+    double Size(double severity, ReciprocatingPump pump);
 
     /// <summary>Severity as it is told, where the scale solved on runs through a healthy middle.</summary>
     double Told(double severity) => severity;
+
+    /// <summary>First chamber of a cylinder.</summary>
+    static int Chamber(ReciprocatingPump pump, int cylinder) => pump.RodDiameter is null ? cylinder - 1 : 2 * (cylinder - 1);
 }

@@ -1,0 +1,66 @@
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Faults.Effects;
+
+/// <summary>Where a leak of one cylinder goes.</summary>
+public enum LeakWay
+{
+    /// <summary>Back through a valve, into the pump.</summary>
+    Inside,
+
+    /// <summary>To the inlet or to the weep, as this pump's seals are built.</summary>
+    AsSealReturns,
+
+    Outside,
+}
+
+/// <summary>
+/// Leak of one cylinder on one stroke: G = from + (to − from)·severity², so that small leaks are resolved and large ones
+/// reach well past total (G = 1). May drip outside as well.
+/// </summary>
+public sealed class CylinderLeak(string id, LeakStroke stroke, double from, double to, LeakWay way = LeakWay.Inside, double dripM3S = 0) : IEffect
+{
+    public string Id => id;
+
+    public bool Unbalances => true;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        var chamber = IEffect.Chamber(pump, cylinder);
+        if (stroke == LeakStroke.Return)
+            condition.LeakBack(chamber, Leak(severity));
+        else
+            condition.LeakForward(chamber, Leak(severity), way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep));
+        condition.DripFlow += severity * dripM3S;
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
+
+    private double Leak(double severity) => from + ((to - from) * severity * severity);
+}
+
+/// <summary>Inlet valve does not open: up to the whole stroke of one cylinder stays empty.</summary>
+public sealed class NoFill : IEffect
+{
+    public string Id => "no-fill";
+
+    public bool Unbalances => true;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.Starve(IEffect.Chamber(pump, cylinder), severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+}
+
+/// <summary>Drips outside without taking anything from the delivery: so much at severity 1, m³/s.</summary>
+public sealed class WeepOnly(string id, double mostM3S) : IEffect
+{
+    public string Id => id;
+
+    public bool MovesNumbers => false;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.DripFlow += severity * mostM3S;
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+}

@@ -1,0 +1,70 @@
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Faults.Effects;
+
+/// <summary>Changes no number.</summary>
+public sealed class NoEffect : IEffect
+{
+    public string Id => "none";
+
+    public bool MovesNumbers => false;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => 1;
+}
+
+/// <summary>Inlet loss up: the flow at which cavitation sets in falls to 2/15 of the sound one, from 3 to 0.4 times the theoretical flow on an ordinary inlet.</summary>
+public sealed class InletRestriction : IEffect
+{
+    private const double Least = 0.4 / OperatingPointSolver.OrdinaryInlet;
+
+    public string Id => "inlet-restriction";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        condition.InletCapacity *= Math.Pow(Least, severity);
+        condition.ExtraSwing += 0.3 * Short(severity);
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => Short(severity) / 0.10;
+
+    private static double Short(double severity) => Math.Max(0, 1 - (OperatingPointSolver.OrdinaryInlet * Math.Pow(Least, severity)));
+}
+
+/// <summary>Gas in the inlet: so much of each stroke at severity 1.</summary>
+public sealed class GasInInlet(string id, double most) : IEffect
+{
+    public string Id => id;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        condition.FillFactor *= 1 - (most * severity);
+        condition.ExtraSwing += 0.8 * most * severity;
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => most * severity / 0.10;
+}
+
+/// <summary>Up to 70 K warmer than believed, held at the end of the liquid's range.</summary>
+public sealed class HotSupply : IEffect
+{
+    public string Id => "hot-supply";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.WarmerK += 70 * severity;
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
+}
+
+/// <summary>Crank slower than believed, up to four tenths.</summary>
+public sealed class SpeedLow : IEffect
+{
+    public string Id => "speed-low";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SpeedFactor *= 1 - (0.4 * severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
+}

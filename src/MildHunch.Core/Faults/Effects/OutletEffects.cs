@@ -1,0 +1,130 @@
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Faults.Effects;
+
+/// <summary>Where an orifice leads from the pump's outlet.</summary>
+public enum OrificeWay
+{
+    Bypass,
+    Outside,
+    Inside,
+}
+
+/// <summary>
+/// Fixed orifice beside the nozzle. The range is of the flow that runs with the leak, f; beside a nozzle that passes all
+/// of it that is f/(1−f) of Kn.
+/// </summary>
+public sealed class Orifice(string id, OrificeWay way, double from, double to) : IEffect
+{
+    public string Id => id;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        var f = Flow(severity);
+        var share = f / (1 - f);
+        switch (way)
+        {
+            case OrificeWay.Bypass:
+                condition.BypassShare += share;
+                break;
+            case OrificeWay.Outside:
+                condition.OutsideShare += share;
+                break;
+            default:
+                condition.CrackShare += share;
+                break;
+        }
+    }
+
+    public double Size(double severity, ReciprocatingPump pump)
+    {
+        var f = Flow(severity);
+        return f / (1 - f) / 0.10;
+    }
+
+    private double Flow(double severity) => from + ((to - from) * severity);
+}
+
+/// <summary>Cracked diaphragm: water up the stem, up to 3 % of the flow, and pressure that hunts by up to 30 %.</summary>
+public sealed class HuntingRegulator : IEffect
+{
+    public string Id => "hunting-regulator";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        condition.OutsideShare += 0.03 * severity;
+        condition.ExtraSwing += 0.3 * severity;
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+}
+
+/// <summary>
+/// Control opens too early: from 0.95 down to a tenth of its setting. Handbook 2 ends at 0.3; below that lies a broken
+/// spring, and without it "most of the water in the bypass" could not be reached on a pump working near its setting.
+/// </summary>
+public sealed class SettingLow : IEffect
+{
+    public string Id => "setting-low";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 0.95 - (0.85 * severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
+}
+
+/// <summary>Control opens too late or not at all: 1.1 to 4 times its setting.</summary>
+public sealed class SettingHigh : IEffect
+{
+    public string Id => "setting-high";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 1.1 + (2.9 * severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => 1;
+}
+
+/// <summary>Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.</summary>
+public sealed class HoseFault : IEffect
+{
+    public string Id => "hose-fault";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
+    {
+        condition.LineLoss += 0.8 * severity;
+        condition.OutsideShare += 0.05 * severity * severity;
+    }
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
+}
+
+/// <summary>Dampener gas gone: all of it at severity 1.</summary>
+public sealed class DampenerLost : IEffect
+{
+    public string Id => "dampener-lost";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.DampenerShare *= 1 - severity;
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
+}
+
+/// <summary>Area of the nozzle over what it should be.</summary>
+public sealed class NozzleArea(string id, double from, double to, bool always = false) : IEffect
+{
+    public string Id => id;
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.NozzleFactor *= from + ((to - from) * severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => always ? 1 : Math.Abs(from + ((to - from) * severity) - 1) / 0.10;
+}
+
+/// <summary>Shows from nothing (severity 0 of this scale) through true at one half to twice what is there.</summary>
+public sealed class GaugeWrong : IEffect
+{
+    public string Id => "gauge-wrong";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.GaugeFactor *= 2 * severity;
+
+    public double Size(double severity, ReciprocatingPump pump) => Told(severity) / 0.10;
+
+    public double Told(double severity) => Math.Abs((2 * severity) - 1);
+}

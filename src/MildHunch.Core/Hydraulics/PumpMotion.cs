@@ -1,0 +1,97 @@
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Hydraulics;
+
+/// <summary>
+/// How the plungers of a pump move over one turn, in units of the plunger area times rω (r half the stroke, ω = 2πN), so
+/// that one full chamber delivers 1/π on the mean. Chambers of a double-acting cylinder are counted one after the other.
+/// </summary>
+/// <param name="Cylinders">Cylinders, or ends of an intensifier.</param>
+/// <param name="Lambda">Crank radius over rod length, below 0 where the pull stroke discharges.</param>
+/// <param name="RodSideShare">Area of the second chamber over the first, 0 when single acting.</param>
+/// <param name="Slip">Share of the swept volume lost because both valves close late.</param>
+/// <param name="Dwell">On an intensifier the share of a stroke spent standing; null for cranks and plates.</param>
+public readonly record struct PumpMotion(int Cylinders, double Lambda, double RodSideShare, double Slip, double? Dwell)
+{
+    public int Chambers => RodSideShare > 0 ? 2 * Cylinders : Cylinders;
+
+    /// <summary>Mean flow of all chambers, all sound.</summary>
+    public double MeanFlow => (Cylinders * (1 + RodSideShare) / Math.PI) * (1 - Slip);
+
+    /// <summary>Fastest a plunger moves.</summary>
+    public double PeakVelocity => Dwell is { } d ? 2 / (Math.PI * (1 - d)) : 1;
+
+    /// <summary>Angle by which each valve closes late: (1 − cos δ)/2 of the stroke a valve (handbook 2), exact for the two together at any λ.</summary>
+    public double Lag => Dwell is { } d ? Slip * Math.PI * (1 - d) / 2 : Math.Acos(1 - Slip);
+
+    /// <summary>The motion of a pump; on an intensifier the dwell is a share of the stroke at this speed.</summary>
+    public static PumpMotion Of(ReciprocatingPump pump, double speedHz) => new(
+        pump.Cylinders,
+        Math.Round(pump.RodRatio, 2),
+        pump.RodSideShare,
+        Math.Round(pump.Slip, 4),
+        pump.Arrangement == Arrangement.Intensifier ? Math.Round(Math.Min(0.9, 2 * pump.ShiftTime.Si * speedHz), 3) : null);
+
+    /// <summary>The same pump with valves that close in time.</summary>
+    public PumpMotion WithoutSlip() => this with { Slip = 0 };
+
+    /// <summary>Area of a chamber over that of a full plunger.</summary>
+    public double AreaShare(int chamber) => RodSideShare > 0 && chamber % 2 == 1 ? RodSideShare : 1;
+
+    /// <summary>
+    /// Angle at which the discharge stroke of a chamber starts. Cranks stand evenly; on an even number of double-acting
+    /// cylinders half as far apart, else their flows would fall on one another.
+    /// </summary>
+    public double Phase(int chamber)
+    {
+        if (RodSideShare <= 0)
+            return 2 * Math.PI * chamber / Cylinders;
+        var spacing = Cylinders % 2 == 0 ? Math.PI / Cylinders : 2 * Math.PI / Cylinders;
+        return (spacing * (chamber / 2)) + (chamber % 2 == 1 ? Math.PI : 0);
+    }
+
+    /// <summary>Velocity of the plunger into a chamber, positive on its discharge stroke; θ counted from the start of that stroke.</summary>
+    public double Velocity(int chamber, double theta)
+    {
+        if (Dwell is not { } dwell)
+            return CrankKinematics.Velocity(theta, RodSideShare > 0 && chamber % 2 == 1 ? -Lambda : Lambda);
+        var within = Wrap(theta);
+        var moving = Math.PI * (1 - dwell);
+        return within < moving ? PeakVelocity : within >= Math.PI && within < Math.PI + moving ? -PeakVelocity : 0;
+    }
+
+    /// <summary>
+    /// What a chamber sends forward at an angle of its own stroke, negative where water comes back: late valves, and a leak
+    /// on one stroke that passes so much at the most.
+    /// </summary>
+    public double Delivered(int chamber, double theta, double forwardLeak, double returnLeak)
+    {
+        var v = Velocity(chamber, theta);
+        var within = Wrap(theta);
+        if (v >= 0)
+            return within < Lag ? 0 : Math.Max(0, v - forwardLeak);
+        return within < Math.PI + Lag ? v : Math.Max(v, -returnLeak);
+    }
+
+    /// <summary>Forward flow of all chambers of a sound pump whose valves close in time.</summary>
+    public double DeliveredFlow(double theta)
+    {
+        var sum = 0.0;
+        for (var k = 0; k < Chambers; k++)
+            sum += AreaShare(k) * Math.Max(0, Velocity(k, theta - Phase(k)));
+        return sum;
+    }
+
+    /// <summary>
+    /// Share of a chamber's swept volume lost through a leak that works on one stroke and cannot exceed what the plunger
+    /// moves. G = leak over A·rω; sine motion gives 1 − √(1−G²) + G·arccos G (handbook 2), uniform motion G over its speed.
+    /// </summary>
+    public double LostShare(double g) => Dwell is null ? Delivery.LostShare(g) : Math.Min(1, Math.Max(0, g) / PeakVelocity);
+
+    private static double Wrap(double theta)
+    {
+        var turn = 2 * Math.PI;
+        var within = theta % turn;
+        return within < 0 ? within + turn : within;
+    }
+}

@@ -1,0 +1,91 @@
+using System.Globalization;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Pumps;
+
+/// <summary>What turns the pump.</summary>
+public enum DriveKind
+{
+    /// <summary>Speed simply told.</summary>
+    Told,
+
+    /// <summary>Three-phase motor, on the mains or behind an inverter: synchronous speed less slip under load.</summary>
+    Motor,
+
+    /// <summary>Governed engine: falls from its no-load speed as it takes load.</summary>
+    Engine,
+
+    /// <summary>Oil pressure, on an intensifier.</summary>
+    Oil,
+}
+
+/// <summary>
+/// Driver and what lies between it and the crank. The speed it gives falls with the power taken:
+/// N = N0·(1 − droop·P/Prated)/ratio, with belt creep in the ratio.
+/// </summary>
+public sealed record Drive
+{
+    /// <summary>Slip of a loaded belt, 1 to 2 % (handbook 2).</summary>
+    public const double BeltCreep = 0.015;
+
+    private Drive()
+    {
+    }
+
+    public DriveKind Kind { get; private init; }
+
+    /// <summary>Speed of the crank without load.</summary>
+    public RotationalSpeed NoLoad { get; private init; }
+
+    /// <summary>Share of its speed the driver loses at its rated power: slip of a motor, droop of a governor.</summary>
+    public double Droop { get; private init; }
+
+    public Power Rated { get; private init; }
+
+    /// <summary>How the no-load speed comes about, in words.</summary>
+    public string Source { get; private init; } = "";
+
+    /// <summary>Three-phase motor: 120·f/poles, less 2 to 5 % slip at rated power.</summary>
+    public static Drive Motor(int poles, double frequencyHz, Power rated, double slip = 0.035, double ratio = 1, bool belt = false)
+    {
+        if (poles is not (2 or 4 or 6 or 8 or 10 or 12))
+            throw new ImpossibleInputException("poles", poles.ToString(CultureInfo.InvariantCulture), "2, 4, 6, 8, 10 or 12 poles");
+        Guard.Within("frequency", frequencyHz, 5, 120, $"{Quantity.Digits(frequencyHz)} Hz", "5 to 120 Hz");
+        Guard.Within("slip", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
+        var synchronous = 2 * frequencyHz / poles;
+        return Make(DriveKind.Motor, synchronous, rated, slip, ratio, belt, $"{poles} poles at {Quantity.Digits(frequencyHz)} Hz: {Quantity.Digits(synchronous * 60, 4)} rpm without slip");
+    }
+
+    /// <summary>Governed engine with its no-load speed and droop at rated power, 3 to 10 % (common practice).</summary>
+    public static Drive Engine(RotationalSpeed noLoad, Power rated, double droop = 0.06, double ratio = 1, bool belt = false)
+    {
+        Guard.Within("noLoad", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
+        Guard.Within("droop", droop, 0, 0.3, $"{Quantity.Digits(droop * 100)} %", "a droop of 0 to 30 % at rated power");
+        return Make(DriveKind.Engine, noLoad.Si, rated, droop, ratio, belt, $"governed engine, {noLoad.Format(Units.Rpm, 4)} without load");
+    }
+
+    /// <summary>Ratio of a belt: pump pulley over driver pulley.</summary>
+    public static double BeltRatio(Length driverPulley, Length pumpPulley)
+    {
+        Guard.Within("driverPulley", driverPulley.Si, 0.02, 2, driverPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
+        Guard.Within("pumpPulley", pumpPulley.Si, 0.02, 2, pumpPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
+        return pumpPulley.Si / driverPulley.Si;
+    }
+
+    /// <summary>Crank speed when this much power is taken.</summary>
+    public RotationalSpeed SpeedAt(Power shaft) => new(NoLoad.Si * (1 - (Droop * shaft.Si / Rated.Si)));
+
+    private static Drive Make(DriveKind kind, double noLoadHz, Power rated, double droop, double ratio, bool belt, string source)
+    {
+        Guard.Within("ratedPower", rated.Si, 50, 5e6, rated.Format(Units.Preferred(QuantityKind.Power)), "0.05 to 5000 kW");
+        Guard.Within("ratio", ratio, 0.05, 100, Quantity.Digits(ratio), "a ratio of driver speed to crank speed of 0.05 to 100");
+        return new Drive
+        {
+            Kind = kind,
+            NoLoad = new RotationalSpeed(noLoadHz / ratio * (belt ? 1 - BeltCreep : 1)),
+            Droop = droop,
+            Rated = rated,
+            Source = source + (ratio == 1 ? "" : $", {(belt ? "belt" : "gear")} {Quantity.Digits(ratio, 4)} to 1{(belt ? " less 1.5 % creep" : "")}"),
+        };
+    }
+}

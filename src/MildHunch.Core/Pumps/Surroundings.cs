@@ -1,0 +1,67 @@
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Pumps;
+
+/// <summary>State of a control that has two: a trapped-pressure or flow-actuated unloader is either working or bypassing.</summary>
+public enum ControlState
+{
+    /// <summary>Outlet open, the pump loaded.</summary>
+    Working,
+
+    /// <summary>Outlet closed, everything round the bypass at next to no pressure.</summary>
+    Bypassing,
+}
+
+/// <summary>What moves an unloader.</summary>
+public enum UnloaderType
+{
+    /// <summary>Pressure held in the outlet behind its check valve keeps it open.</summary>
+    TrappedPressure,
+
+    /// <summary>Opens when too little flows through it.</summary>
+    FlowActuated,
+}
+
+/// <summary>Where a chemical injector sits; none when null.</summary>
+public enum InjectorPlace
+{
+    Inlet,
+    Outlet,
+}
+
+/// <summary>Gas behind a bladder at the pump's outlet.</summary>
+public sealed record Dampener
+{
+    private Dampener()
+    {
+    }
+
+    public Volume Gas { get; private init; }
+
+    /// <summary>Charge with the system empty.</summary>
+    public GaugePressure Charge { get; private init; }
+
+    public static Dampener Create(Volume gas, GaugePressure charge)
+    {
+        Guard.Within("gasVolume", gas.Si, 1e-6, 1, gas.Format(Units.Preferred(QuantityKind.Volume)), "a gas volume of 1 mL to 1000 L");
+        Guard.Within("charge", charge.Si, 1e4, 5e8, charge.Format(Units.Bar), "a charge of 0.1 to 5000 bar");
+        return new Dampener { Gas = gas, Charge = charge };
+    }
+
+    /// <summary>
+    /// Volume taken up for a rise in pressure at this gauge pressure, m³/Pa: V/(γ·p) with V from the charge by Boyle's law
+    /// (slow changes are isothermal, the pulsation is not). Nothing below the charge: the bladder lies on its stop.
+    /// </summary>
+    public double ComplianceM3Pa(double pressurePa)
+    {
+        const double air = 101_325;
+        const double gamma = 1.4;
+        return pressurePa <= Charge.Si ? 0 : Gas.Si * (Charge.Si + air) / ((pressurePa + air) * gamma * (pressurePa + air));
+    }
+}
+
+/// <summary>Everything before the pump that was told. Where nothing was, an inlet of ordinary size is taken.</summary>
+/// <param name="Run">Suction hose or pipe.</param>
+/// <param name="Level">Level of the source above the pump's inlet, below 0 when it lifts.</param>
+/// <param name="Strainer">Loss of strainer and foot valve in velocity heads of the run.</param>
+public sealed record InletSide(LineRun Run, Length Level, double Strainer = 2);
