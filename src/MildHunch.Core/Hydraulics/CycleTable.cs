@@ -11,6 +11,7 @@ public sealed class CycleTable
     private const double LeastLogKappa = -2.5;
     private const double LogKappaStep = 0.25;
     private const int KappaCount = 19;
+    private const double Log10Of2 = 0.3010299956639812;
     private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1.0];
     private static readonly ConcurrentDictionary<(PumpMotion, LeakStroke), CycleTable> Known = new();
 
@@ -29,18 +30,29 @@ public sealed class CycleTable
     /// <summary>Bilinear in leak and log κ, held at the ends.</summary>
     public CycleShape At(double leak, double kappa)
     {
-        var x = Math.Clamp((Math.Log10(Math.Max(kappa, 1e-9)) - LeastLogKappa) / LogKappaStep, 0, KappaCount - 1.000001);
-        var j = (int)x;
-        var u = x - j;
-        var l = Math.Clamp(leak, 0, 1);
-        var i = 0;
-        while (i < Leaks.Length - 2 && Leaks[i + 1] < l)
-            i++;
-        var v = (l - Leaks[i]) / (Leaks[i + 1] - Leaks[i]);
+        var (i, j, u, v) = Cell(leak, kappa);
         var (a, b, c, d) = (shapes[i, j], shapes[i, j + 1], shapes[i + 1, j], shapes[i + 1, j + 1]);
         return new CycleShape(
             Mix(a.MeanFactor, b.MeanFactor, c.MeanFactor, d.MeanFactor, u, v),
             Mix(a.Swing, b.Swing, c.Swing, d.Swing, u, v));
+    }
+
+    /// <summary>F alone, for the inside of a root search.</summary>
+    public double MeanFactorAt(double leak, double kappa)
+    {
+        var (i, j, u, v) = Cell(leak, kappa);
+        return Mix(shapes[i, j].MeanFactor, shapes[i, j + 1].MeanFactor, shapes[i + 1, j].MeanFactor, shapes[i + 1, j + 1].MeanFactor, u, v);
+    }
+
+    private static (int I, int J, double U, double V) Cell(double leak, double kappa)
+    {
+        var x = Math.Clamp(((Math.Log2(Math.Max(kappa, 1e-9)) * Log10Of2) - LeastLogKappa) / LogKappaStep, 0, KappaCount - 1.000001);
+        var j = (int)x;
+        var l = Math.Clamp(leak, 0, 1);
+        var i = 0;
+        while (i < Leaks.Length - 2 && Leaks[i + 1] < l)
+            i++;
+        return (i, j, x - j, (l - Leaks[i]) / (Leaks[i + 1] - Leaks[i]));
     }
 
     private static double Mix(double a, double b, double c, double d, double u, double v) =>

@@ -13,8 +13,8 @@ public static class Delivery
     public static double TheoreticalFlow(ReciprocatingPump pump, double speedHz) => pump.Cylinders * pump.SweptVolume.Si * speedHz;
 
     /// <summary>ηv = 1 − c·(compression of the liquid) − s of a sound pump (handbook 2).</summary>
-    public static double VolumetricEfficiency(ReciprocatingPump pump, double bulkModulusPa, double pressurePa) =>
-        1 - (pump.Clearance * Liquid.Compression(pressurePa, bulkModulusPa)) - pump.Slip;
+    public static double VolumetricEfficiency(ReciprocatingPump pump, Compressibility compressibility, double pressurePa) =>
+        1 - (pump.Clearance * compressibility.At(pressurePa)) - pump.Slip;
 
     /// <summary>
     /// Share of one cylinder's swept volume lost through a leak that only works on one stroke and cannot exceed what the

@@ -6,6 +6,30 @@ namespace MildHunch.Core.Hydraulics;
 
 public sealed partial class OperatingPointSolver
 {
+    /// <summary>What flows at one pressure.</summary>
+    private readonly struct Flows
+    {
+        public double Speed { get; init; }
+
+        /// <summary>What the chambers would send forward if none were lame.</summary>
+        public double Full { get; init; }
+
+        /// <summary>G at this pressure and speed over G at the healthy one.</summary>
+        public double LeakScale { get; init; }
+
+        public double Lost { get; init; }
+
+        public double Delivered { get; init; }
+
+        /// <summary>F.</summary>
+        public double Factor { get; init; }
+
+        public double Nozzle { get; init; }
+
+        /// <summary>Through leaks beside nozzle and control.</summary>
+        public double Beside { get; init; }
+    }
+
     /// <summary>What flows in and out at a pressure, for one condition.</summary>
     private ref struct Balance
     {
@@ -22,8 +46,11 @@ public sealed partial class OperatingPointSolver
         private readonly double bypass;
         private readonly double opensAt;
         private readonly bool process;
-        private readonly LeakStroke stroke;
+        private readonly bool returns;
+        private readonly double singleLeak;
         private readonly int lame;
+        private double effectiveNozzle;
+        private double levelUnit;
 
         public Balance(OperatingPointSolver solver, in Condition condition, double deliveryScale, double nozzleScale, double compliance)
         {
@@ -35,9 +62,10 @@ public sealed partial class OperatingPointSolver
             var full = s.volumeM3 * s.believedSpeedHz;
             if (s.Setup.Drive is { } drive)
                 droop = drive.Droop * s.volumeM3 / (PowerRules.MechanicalEfficiency * drive.Rated.Si);
-            leakScale = s.believedSpeedHz / Math.Sqrt(s.HealthyPa);
-            omega = 2 * Math.PI * noLoadHz;
-            var unit = s.HealthyFlow / Math.Sqrt(s.HealthyPa);
+                        omega = 2 * Math.PI * noLoadHz;
+            var healthyRoot = Math.Sqrt(s.HealthyPa);
+            var unit = s.HealthyFlow / healthyRoot;
+            leakScale = s.believedSpeedHz / healthyRoot;
             bypass = c.BypassShare * unit;
             Outside = c.OutsideShare * unit;
             Crack = c.CrackShare * unit;
@@ -64,10 +92,17 @@ public sealed partial class OperatingPointSolver
             Scale = full;
             FreeFactor = 1;
             Shape = new CycleShape(1, 0);
-            var first = BitOperations.TrailingZeroCount(lame);
-            stroke = lame != 0 && c.ReturnLeak(first) > c.ForwardLeak(first) ? LeakStroke.Return : LeakStroke.Forward;
-            ShapeFromTable = lame == 0 || (BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0)
-                && Math.Min(c.ReturnLeak(first), c.ForwardLeak(first)) == 0);
+            ShapeFromTable = true;
+            if (lame != 0)
+            {
+                var first = BitOperations.TrailingZeroCount(lame);
+                var (leakForward, leakBack) = (c.ForwardLeak(first), c.ReturnLeak(first));
+                returns = leakBack > leakForward;
+                singleLeak = Math.Max(leakForward, leakBack);
+                ShapeFromTable = BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0) && Math.Min(leakForward, leakBack) == 0;
+            }
+
+            TakeLine();
             if (s.Setup.Outlet is not null)
                 _ = UpdateLine(s.HealthyPa);
         }
@@ -107,17 +142,52 @@ public sealed partial class OperatingPointSolver
             return p <= s.oilLimitPa * (1 - ControlBand) ? n : n * Math.Max(1e-6, (s.oilLimitPa - p) / (ControlBand * s.oilLimitPa));
         }
 
-        public readonly double Delivered(double p)
+        /// <summary>Everything that flows at a pressure.</summary>
+        public readonly Flows At(double p)
         {
-            var n = SpeedAt(p);
-            var full = Math.Min(s.volumeM3 * n * Delivery.VolumetricEfficiency(s.Pump, s.bulkModulusPa, p) * DeliveryScale, Cavitation);
-            return lame == 0 ? full : full * (1 - LostShare(p));
+            var root = Math.Sqrt(p);
+            var speed = SpeedAt(p);
+            var full = Math.Min(s.volumeM3 * speed * (1 - (s.clearance * s.compressibility.At(p)) - s.slip) * DeliveryScale, Cavitation);
+            var scale = leakScale * root / speed;
+            var lost = lame == 0 ? 0 : LostShare(scale);
+            var delivered = full * (1 - lost);
+            var factor = process ? 1 : Held(p, ShapeFromTable ? FreeMean(delivered, scale) : FreeFactor);
+            return new Flows
+            {
+                Speed = speed,
+                Full = full,
+                LeakScale = scale,
+                Lost = lost,
+                Delivered = delivered,
+                Factor = factor,
+                Nozzle = process ? ProcessFlow(p) : effectiveNozzle * root / Math.Sqrt(factor),
+                Beside = (bypass + Outside + Crack) * root,
+            };
         }
 
-        /// <summary>Share of all delivery lost in lame chambers.</summary>
-        public readonly double LostShare(double p)
+        public readonly double Excess(double p, out double steepness)
         {
-            var scale = leakScale * Math.Sqrt(p) / SpeedAt(p);
+            var at = At(p);
+            var over = at.Delivered - at.Nozzle - at.Beside;
+            steepness = (at.Nozzle + at.Beside) / Math.Max(Math.Sqrt(p), 1);
+            if (p > Setting)
+            {
+                over -= controlGain * (p - Setting);
+                steepness += 2 * Math.Sqrt(p) * controlGain;
+            }
+
+            if (p > s.reliefPa)
+            {
+                over -= reliefGain * (p - s.reliefPa);
+                steepness += 2 * Math.Sqrt(p) * reliefGain;
+            }
+
+            return over;
+        }
+
+        // Share of all delivery lost in lame chambers; scale is G at this pressure over G at the healthy one.
+        private readonly double LostShare(double scale)
+        {
             var lost = 0.0;
             for (var rest = lame; rest != 0; rest &= rest - 1)
             {
@@ -131,9 +201,8 @@ public sealed partial class OperatingPointSolver
         }
 
         /// <summary>Share of all delivery that runs out at weeps.</summary>
-        public readonly double LostOutside(double p)
+        public readonly double LostOutside(double scale)
         {
-            var scale = leakScale * Math.Sqrt(p) / SpeedAt(p);
             var lost = 0.0;
             for (var rest = lame & c.Outside; rest != 0; rest &= rest - 1)
             {
@@ -145,63 +214,52 @@ public sealed partial class OperatingPointSolver
             return lost / s.areaSum;
         }
 
-        public readonly double NozzleFlow(double p)
-        {
-            if (process)
-            {
-                // Q = K·(p − p0 − R·Q²), solved for Q.
-                var over = Nozzle * Math.Max(0, p - opensAt);
-                var loss = Nozzle * LineResistance;
-                return over <= 0 ? 0 : 2 * over / (1 + Math.Sqrt(1 + (4 * loss * over)));
-            }
-
-            return EffectiveNozzle * Math.Sqrt(p / FactorAt(p));
-        }
-
         /// <summary>Mean pressure of a steady flow of this size; for a process half of what it is above its own, which has the same slope.</summary>
         public readonly double Level(double flow)
         {
             if (process)
                 return flow / (2 * Math.Max(Nozzle, 1e-30));
-            var outlet = EffectiveNozzle + bypass + Outside + Crack;
-            var level = flow / Math.Max(outlet, 1e-30);
+            var level = flow * levelUnit;
             return Math.Min(level * level, 4 * s.highestPa);
         }
 
-        public readonly CycleShape ShapeAt(double p)
+        public readonly CycleShape ShapeOf(in Flows at)
         {
             if (!ShapeFromTable)
                 return Shape;
-            var flow = Math.Max(Delivered(p), 1e-15);
-            var kappa = omega * Compliance * Level(flow) / flow;
-            if (lame == 0)
-                return s.forward.At(0, kappa);
-            var k = BitOperations.TrailingZeroCount(lame);
-            var scale = leakScale * Math.Sqrt(p) / SpeedAt(p);
-            return stroke == LeakStroke.Return ? s.back.At(c.ReturnLeak(k) * scale, kappa) : s.forward.At(c.ForwardLeak(k) * scale, kappa);
+            return Table.At(LeakAt(at.LeakScale), Kappa(at.Delivered));
+        }
+
+        private readonly double FreeMean(double delivered, double scale) => Table.MeanFactorAt(LeakAt(scale), Kappa(delivered));
+
+        private readonly CycleTable Table => returns ? s.back : s.forward;
+
+        private readonly double LeakAt(double scale) => singleLeak * scale;
+
+        private readonly double Kappa(double delivered)
+        {
+            var flow = Math.Max(delivered, 1e-15);
+            return omega * Compliance * Level(flow) / flow;
         }
 
         // Held by its control the pressure no longer follows the nozzle's ripple: over the first part of the band F goes to 1.
-        public readonly double FactorAt(double p)
-        {
-            if (process)
-                return 1;
-            var free = ShapeFromTable ? ShapeAt(p).MeanFactor : FreeFactor;
-            return p <= Setting ? free : free + ((1 - free) * Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting)));
-        }
+        private readonly double Held(double p, double free) =>
+            p <= Setting ? free : free + ((1 - free) * Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting)));
 
-        public readonly double Excess(double p)
+        // Q = K·(p − p0 − R·Q²), solved for Q.
+        private readonly double ProcessFlow(double p)
         {
-            var held = p > Setting ? controlGain * (p - Setting) : 0;
-            var relieved = p > s.reliefPa ? reliefGain * (p - s.reliefPa) : 0;
-            return Delivered(p) - NozzleFlow(p) - ((bypass + Outside + Crack) * Math.Sqrt(p)) - held - relieved;
+            var over = Nozzle * Math.Max(0, p - opensAt);
+            var loss = Nozzle * LineResistance;
+            return over <= 0 ? 0 : 2 * over / (1 + Math.Sqrt(1 + (4 * loss * over)));
         }
 
         /// <summary>Friction of the outlet run at the flow of this pressure; false once it no longer changes.</summary>
         public bool UpdateLine(double p)
         {
             var before = LineResistance;
-            LineResistance = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, NozzleFlow(p));
+            LineResistance = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, At(p).Nozzle);
+            TakeLine();
             return Math.Abs(LineResistance - before) > 1e-3 * LineResistance;
         }
 
@@ -209,7 +267,7 @@ public sealed partial class OperatingPointSolver
         public void SolveCycle(double p)
         {
             Span<double> flow = stackalloc double[CycleSteps];
-            var scale = leakScale * Math.Sqrt(p) / SpeedAt(p);
+            var scale = At(p).LeakScale;
             for (var k = 0; k < s.motion.Chambers; k++)
             {
                 var area = s.motion.AreaShare(k);
@@ -224,11 +282,15 @@ public sealed partial class OperatingPointSolver
                 }
             }
 
-            var delivered = Math.Max(Delivered(p), 1e-15);
-            Shape = CycleShape.Solve(flow, omega * Compliance * Level(delivered) / delivered);
+            Shape = CycleShape.Solve(flow, Kappa(At(p).Delivered));
         }
 
-        private readonly double EffectiveNozzle => LineResistance > 0 ? Nozzle / Math.Sqrt(1 + (Nozzle * Nozzle * LineResistance)) : Nozzle;
+        // Nozzle and line in series, seen from the head.
+        private void TakeLine()
+        {
+            effectiveNozzle = LineResistance > 0 ? Nozzle / Math.Sqrt(1 + (Nozzle * Nozzle * LineResistance)) : Nozzle;
+            levelUnit = 1 / Math.Max(effectiveNozzle + bypass + Outside + Crack, 1e-30);
+        }
 
         private static double Hotter(Setup setup, double kelvin)
         {

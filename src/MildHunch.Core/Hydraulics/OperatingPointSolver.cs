@@ -1,3 +1,4 @@
+using MildHunch.Core.Fluids;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -30,7 +31,9 @@ public sealed partial class OperatingPointSolver
     private readonly double volumeM3;
     private readonly double areaSum;
     private readonly double believedSpeedHz;
-    private readonly double bulkModulusPa;
+    private readonly Compressibility compressibility;
+    private readonly double clearance;
+    private readonly double slip;
     private readonly double density;
     private readonly double viscosity;
     private readonly double settingPa;
@@ -51,7 +54,9 @@ public sealed partial class OperatingPointSolver
         motion = PumpMotion.Of(pump, believedSpeedHz);
         volumeM3 = pump.Cylinders * pump.SweptVolume.Si;
         areaSum = pump.Cylinders * (1 + pump.RodSideShare);
-        bulkModulusPa = setup.Liquid.BulkModulus(setup.Temperature);
+        compressibility = Compressibility.Of(setup.Liquid, setup.Temperature, pump.RatedPressure.Si);
+        clearance = pump.Clearance;
+        slip = pump.Slip;
         density = setup.Liquid.Density(setup.Temperature).Si;
         viscosity = setup.Liquid.Viscosity(setup.Temperature);
         settingPa = pump.Control is ControlKind.None ? double.PositiveInfinity : setup.ControlSetting?.Si ?? double.PositiveInfinity;
@@ -163,68 +168,26 @@ public sealed partial class OperatingPointSolver
         return pressure;
     }
 
-    // Illinois variant of regula falsi on √p, in which the balance is nearly straight: it keeps its bracket, so it cannot
-    // fail, and converges in a handful of steps.
+    // Secant on √p, in which the balance is nearly straight, inside a bracket that always holds the root: a step that leaves
+    // it, or too many steps, fall back to halving, so it cannot fail.
     private double Root(in Balance balance, double guess)
     {
         var close = 1e-7 * balance.Scale;
-        var x = Math.Sqrt(guess);
-        var at = balance.Excess(guess);
-        if (Math.Abs(at) < close)
-            return guess;
-        double low, high, atLow, atHigh;
-        var reach = 0.02;
-        if (at > 0)
-        {
-            (low, atLow) = (x, at);
-            do
-            {
-                high = Math.Max(low, 10) * (1 + reach);
-                atHigh = balance.Excess(high * high);
-                if (atHigh > 0)
-                {
-                    if (high * high > highestPa)
-                        return highestPa;
-                    (low, atLow) = (high, atHigh);
-                    reach *= 4;
-                }
-            }
-            while (atHigh > 0);
-        }
-        else
-        {
-            (high, atHigh) = (x, at);
-            do
-            {
-                low = reach < 1 ? high * (1 - reach) : 0;
-                atLow = balance.Excess(low * low);
-                if (atLow <= 0)
-                {
-                    if (low <= 1e-3)
-                        return 0;
-                    (high, atHigh) = (low, atLow);
-                    reach *= 4;
-                }
-            }
-            while (atLow <= 0);
-        }
-
+        double low = 0, high = Math.Sqrt(highestPa), before = 0, atBefore = 0;
+        var x = Math.Clamp(Math.Sqrt(guess), 1, high);
         for (var i = 0; i < 100; i++)
         {
-            x = ((low * atHigh) - (high * atLow)) / (atHigh - atLow);
-            at = balance.Excess(x * x);
+            var at = balance.Excess(x * x, out var steepness);
             if (Math.Abs(at) < close || high - low < 1e-9 * high)
                 break;
             if (at > 0)
-            {
-                (low, atLow) = (x, at);
-                atHigh *= 0.5;
-            }
+                low = x;
             else
-            {
-                (high, atHigh) = (x, at);
-                atLow *= 0.5;
-            }
+                high = x;
+            var slope = i == 0 ? -steepness : (at - atBefore) / (x - before);
+            var next = slope < 0 ? x - (at / slope) : high;
+            (before, atBefore) = (x, at);
+            x = i < SecantRounds && next > low && next < high ? next : (low + high) / 2;
         }
 
         return x * x;
@@ -232,35 +195,30 @@ public sealed partial class OperatingPointSolver
 
     private OperatingPoint Point(in Balance balance, in Condition c, double pressure)
     {
+        var at = balance.At(pressure);
         var root = Math.Sqrt(pressure);
-        var speed = balance.SpeedAt(pressure);
-        var delivered = balance.Delivered(pressure);
-        var nozzle = balance.NozzleFlow(pressure);
-        var outside = balance.Outside * root;
         var crack = balance.Crack * root;
-        var bypass = delivered - nozzle - outside - crack;
-        var displaced = volumeM3 * speed * Delivery.VolumetricEfficiency(Pump, bulkModulusPa, pressure) * balance.DeliveryScale;
-        var weep = balance.LostOutside(pressure) * Math.Min(displaced, balance.Cavitation);
-        var drawn = delivered - crack + weep;
-        var inner = Math.Max(0, (balance.LostShare(pressure) * Math.Min(displaced, balance.Cavitation)) - weep) + crack;
-        var shape = balance.ShapeAt(pressure);
-        var swing = shape.Swing * balance.Level(delivered);
+        var outside = balance.Outside * root;
+        var bypass = at.Delivered - at.Nozzle - outside - crack;
+        var weep = c.Outside == 0 ? 0 : balance.LostOutside(at.LeakScale) * at.Full;
+        var drawn = at.Delivered - crack + weep;
+        var swing = balance.ShapeOf(at).Swing * balance.Level(at.Delivered);
         if (pressure > balance.Setting)
             swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
         return new OperatingPoint
         {
             PressurePa = pressure,
             SwingPa = Math.Min(swing, 3 * pressure) + (c.ExtraSwing * pressure),
-            GunPa = Math.Max(0, pressure - (balance.LineResistance * nozzle * nozzle)),
-            NozzleFlow = nozzle,
-            BypassFlow = bypass > 1e-6 * delivered ? bypass : 0,
+            GunPa = Math.Max(0, pressure - (balance.LineResistance * at.Nozzle * at.Nozzle)),
+            NozzleFlow = at.Nozzle,
+            BypassFlow = bypass > 1e-6 * at.Delivered ? bypass : 0,
             SupplyFlow = drawn,
             OutsideFlow = weep + outside + c.DripFlow,
-            InnerFlow = inner,
-            SpeedHz = speed,
+            InnerFlow = Math.Max(0, (at.Lost * at.Full) - weep) + crack,
+            SpeedHz = at.Speed,
             InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
-            DisplacedFlow = displaced,
-            MeanFactor = balance.FactorAt(pressure),
+            DisplacedFlow = volumeM3 * at.Speed * (1 - (clearance * compressibility.At(pressure)) - slip) * balance.DeliveryScale,
+            MeanFactor = at.Factor,
             NozzleCoefficient = balance.Nozzle,
             ComplianceM3Pa = balance.Compliance,
         };

@@ -1,5 +1,6 @@
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Fluids;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
@@ -58,7 +59,7 @@ public static class ExpectationEndpoint
 
     private static CurvePointDto Point(ReciprocatingPump pump, Setup setup, double pa)
     {
-        var flow = Delivery.TheoreticalFlow(pump, setup.Speed.Si) * Delivery.VolumetricEfficiency(pump, setup.Liquid.BulkModulus(setup.Temperature), pa);
+        var flow = Delivery.TheoreticalFlow(pump, setup.Speed.Si) * Delivery.VolumetricEfficiency(pump, Compressibility.Of(setup.Liquid, setup.Temperature, pump.RatedPressure.Si), pa);
         var spread = 2 * Math.Sqrt(Math.Pow(Core.Hydraulics.Expectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
         double Show(double si) => Math.Round(Units.LitrePerMinute.FromSi(si), 3);
         return new CurvePointDto(Math.Round(Units.Bar.FromSi(pa), 3), Show(flow), Show(setup.Nozzle.FlowAt(new GaugePressure(pa)).Si), Show(flow * (1 - spread)), Show(flow * (1 + spread)));
