@@ -1,4 +1,6 @@
+using MildHunch.Core.Fluids;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Hydraulics;
 
@@ -30,7 +32,11 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
         Math.Round(pump.RodRatio, 2),
         pump.RodSideShare,
         Math.Round(pump.Slip, 4),
-        pump.Arrangement == Arrangement.Intensifier ? Math.Round(Math.Min(0.9, 2 * pump.ShiftTime.Si * speedHz), 3) : null);
+        pump.Arrangement == Arrangement.Intensifier ? Math.Round(Math.Min(0.9, (2 * pump.ShiftTime.Si * speedHz) + Squeeze(pump)), 3) : null);
+
+    // Part of a stroke that only squeezes what is in the cylinder: at thousands of bar it is no longer small.
+    private static double Squeeze(ReciprocatingPump pump) =>
+        (1 + pump.Clearance) * Compressibility.Of(Liquid.PlainWater, Quantity.From<Temperature>(20, Units.Celsius), pump.RatedPressure.Si).At(pump.RatedPressure.Si);
 
     /// <summary>The same pump with valves that close in time.</summary>
     public PumpMotion WithoutSlip() => this with { Slip = 0 };
