@@ -25,7 +25,8 @@ public sealed class Catalogue
 
     private Catalogue(IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts, IReadOnlyList<Hazard> hazards)
     {
-        Faults = faults;
+        Faults = [.. faults.Where(f => !f.SimulatedOnly)];
+        AllFaults = faults;
         Cues = cues;
         Checks = checks;
         Contexts = contexts;
@@ -38,7 +39,11 @@ public sealed class Catalogue
         new CatalogueValidation(this).Run();
     }
 
+    /// <summary>Faults that a diagnosis considers.</summary>
     public IReadOnlyList<Fault> Faults { get; }
+
+    /// <summary>These and the ones that can only be simulated yet.</summary>
+    public IReadOnlyList<Fault> AllFaults { get; }
 
     public IReadOnlyList<Cue> Cues { get; }
 
@@ -77,6 +82,14 @@ public sealed class Catalogue
     /// <summary>True where this pump has the control that the entry asks for.</summary>
     public static bool Fits(IReadOnlyList<string> requires, ReciprocatingPump pump) =>
         requires.Count == 0 || requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase));
+
+    /// <summary>True where this pump, run like this, has the part that can fail.</summary>
+    public static bool Fits(Fault fault, ReciprocatingPump pump, Setup setup)
+    {
+        var arrangement = JsonNamingPolicy.KebabCaseLower.ConvertName(pump.Arrangement.ToString());
+        var built = fault.Arrangements.Count > 0 ? fault.Arrangements.Contains(arrangement) : pump.Arrangement != Arrangement.Intensifier || fault.Location == FaultLocation.None;
+        return built && Fits(fault.Requires, pump) && fault.Fitted.All(part => part == "dampener" ? setup.Dampener is not null : setup.Injector is not null);
+    }
 
     private static List<T> List<T>(Func<string, string> textOf, string file)
     {

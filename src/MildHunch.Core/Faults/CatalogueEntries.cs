@@ -1,10 +1,12 @@
 namespace MildHunch.Core.Faults;
 
-/// <summary>Where a fault can sit: once in the pump, or once in every cylinder.</summary>
+/// <summary>Where a fault can sit: once in the pump, or once in every cylinder, cavity or end of an intensifier.</summary>
 public enum FaultLocation
 {
     None,
     Cylinder,
+    Cavity,
+    End,
 }
 
 /// <summary>What an answer points at: nothing, a cylinder, or one cavity (cylinder and side; the cylinder alone on a stacked bore).</summary>
@@ -30,6 +32,18 @@ public sealed record Fault
 
     /// <summary>Name of the <see cref="Effects.IEffect"/> it has on the hydraulics.</summary>
     public required string Effect { get; init; }
+
+    /// <summary>For a fault of either valve, its effect on the discharge side; <see cref="Effect"/> is then the inlet's.</summary>
+    public string? DischargeEffect { get; init; }
+
+    /// <summary>True while it can be simulated but has no evidence words, so that no diagnosis considers it.</summary>
+    public bool SimulatedOnly { get; init; }
+
+    /// <summary>Arrangements that have the part; empty when all but intensifiers do.</summary>
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
+    public IReadOnlyList<string> Fitted { get; init; } = [];
 
     /// <summary>Prior weight a location.</summary>
     public required double Weight { get; init; }

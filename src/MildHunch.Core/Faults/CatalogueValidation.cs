@@ -1,3 +1,4 @@
+using System.Text.Json;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults.Effects;
 using MildHunch.Core.Pumps;
@@ -11,7 +12,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     {
         foreach (var cue in catalogue.Cues)
             CheckCue(cue);
-        foreach (var fault in catalogue.Faults)
+        foreach (var fault in catalogue.AllFaults)
             CheckFault(fault);
         foreach (var check in catalogue.Checks)
             CheckCheck(check);
@@ -55,6 +56,13 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     {
         const string file = "faults.json";
         Require(EffectLibrary.Find(fault.Effect) is not null, file, fault.Id, $"unknown effect “{fault.Effect}”");
+        Require(fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id, $"unknown effect “{fault.DischargeEffect}”");
+        Require((fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id, "has an effect on the discharge side but does not sit in a cavity");
+        Require(fault.SimulatedOnly || fault.Location is FaultLocation.None or FaultLocation.Cylinder, file, fault.Id, "sits where no diagnosis looks yet: mark it simulatedOnly");
+        foreach (var arrangement in fault.Arrangements)
+            Require(Enum.GetNames<Arrangement>().Any(a => JsonNamingPolicy.KebabCaseLower.ConvertName(a) == arrangement), file, fault.Id, $"unknown arrangement “{arrangement}”");
+        foreach (var part in fault.Fitted)
+            Require(part is "dampener" or "injector", file, fault.Id, $"“{part}” is nothing that can be fitted");
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");
         Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");

@@ -14,10 +14,11 @@ public sealed class Expectation
 
     private const double BandSigmas = 2;
 
-    private Expectation(OperatingPoint point, IReadOnlyList<Figure> figures)
+    private Expectation(OperatingPoint point, IReadOnlyList<Figure> figures, PowerSplit power)
     {
         Point = point;
         Figures = figures;
+        Power = power;
     }
 
     /// <summary>The operating point of the sound pump.</summary>
@@ -25,26 +26,34 @@ public sealed class Expectation
 
     public IReadOnlyList<Figure> Figures { get; }
 
+    /// <summary>Where the power goes.</summary>
+    public PowerSplit Power { get; }
+
     public Figure this[string id] => Figures.First(f => f.Id == id);
 
-    /// <summary>Computes every figure. A measured speed replaces the believed one and narrows the bands.</summary>
-    public static Expectation Of(ReciprocatingPump pump, Setup setup, RotationalSpeed? measuredSpeed = null)
+    /// <summary>
+    /// Computes every figure, of a sound pump or of one in a given condition. A measured speed replaces the believed one
+    /// and narrows the bands.
+    /// </summary>
+    public static Expectation Of(ReciprocatingPump pump, Setup setup, RotationalSpeed? measuredSpeed = null, Condition? condition = null)
     {
         if (measuredSpeed is { } speed)
             setup = setup.At(speed);
         var solver = new OperatingPointSolver(pump, setup);
-        var spread = new Spread(solver, setup, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
-        return new Expectation(spread.Middle, new FigureSheet(pump, setup, spread).Figures());
+        var state = condition ?? new Condition();
+        var spread = new Spread(solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
+        var sheet = new FigureSheet(pump, setup, spread, solver.InletLoss / (state.InletCapacity * state.InletCapacity));
+        return new Expectation(spread.Middle, sheet.Figures(), sheet.Power);
     }
 
-    /// <summary>The sound pump solved once in the middle and once a step away for each thing that is uncertain.</summary>
+    /// <summary>The pump solved once in the middle and once a step away for each thing that is uncertain.</summary>
     internal sealed class Spread
     {
         private readonly List<(string Cause, OperatingPoint Low, OperatingPoint High)> parts = [];
 
-        public Spread(OperatingPointSolver solver, Setup setup, double speedSigma, bool believed)
+        public Spread(OperatingPointSolver solver, Setup setup, in Condition sound, double speedSigma, bool believed)
         {
-            var sound = new Condition();
+            var state = sound;
             var nodes = OutletCompliance.Nodes(setup);
             var soft = OutletCompliance.Typical(setup);
             Middle = solver.Solve(sound, 1, 1, soft);
@@ -56,8 +65,8 @@ public sealed class Expectation
 
             void Add(string cause, double share, bool speed = false)
             {
-                var low = solver.Solve(sound, 1 - share, 1, soft);
-                var high = solver.Solve(sound, 1 + share, 1, soft);
+                var low = solver.Solve(state, 1 - share, 1, soft);
+                var high = solver.Solve(state, 1 + share, 1, soft);
                 if (speed)
                 {
                     low.SpeedHz *= 1 - share;

@@ -5,7 +5,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>Writes every expected figure down with its working.</summary>
-internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread)
+internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread, double inletLoss)
 {
     private const string Displacement = "Displacement and delivery of a plunger pump, as pump handbooks give it";
     private readonly OperatingPoint point = spread.Middle;
@@ -35,9 +35,9 @@ internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectati
             Flow("supply-flow", "Drawn from the supply", p => p.SupplyFlow, new Working("Water balance", "supply = nozzle + bypass + outside", [Flow("", "nozzle", point.NozzleFlow), Flow("", "bypass", point.BypassFlow)], Displacement)),
             Of("speed", "Crank speed", QuantityKind.RotationalSpeed, p => p.SpeedHz, new Working("As set up", "N", [Speed()], "The pump's set-up")),
             Of("inlet-pressure", "Pressure at the inlet while running", QuantityKind.GaugePressure, p => p.InletPa, new Working(
-                "Inlet loss of a sound supply", "p = p source − R · Q²", [In("p source", "at the source, gauge", setup.SupplyPressure, "bar"), Flow("Q", "drawn", point.SupplyFlow), new("R", "sized so that cavitation would begin at 3 times the theoretical flow", "common practice")],
-                "Loss with the square of the flow; its size when sound is common practice"), 0, "", 5e3),
-            Of("hydraulic-power", "Hydraulic power", QuantityKind.Power, Hydraulic, new Working("Hydraulic power", "Ph = p · Q", [Pressure(), Flow("Q", "delivered", point.SupplyFlow)], "Power of a pump is p · Q; the efficiency is common practice")),
+                "Inlet loss", "p = p source − R · Q²", [In("p source", "at the source, gauge", setup.SupplyPressure, "bar"), Flow("Q", "drawn", point.SupplyFlow), InletSize()],
+                "Loss with the square of the flow; its size is common practice where nobody measured the inlet"), 0, "", 5e3),
+            Of("hydraulic-power", "Hydraulic power", QuantityKind.Power, Hydraulic, new Working("Hydraulic power", "Ph = p · Q, with what leaks inside", [Pressure(), Flow("Q", "delivered", point.SupplyFlow), new("", "lost in leaks", new Amount(QuantityKind.Power, point.LeakPower).Text())], "Power of a pump is p · Q; the efficiency is common practice")),
             Of("shaft-power", "Shaft power", QuantityKind.Power, p => PowerRules.Shaft(Hydraulic(p)), new Working(
                 "Shaft power", "P = Ph / ηm", [new("Ph", "hydraulic power", new Amount(QuantityKind.Power, Hydraulic(point)).Text()), new("ηm", "mechanical efficiency, 0.85 to 0.92", Percent(PowerRules.MechanicalEfficiency))], "Power of a pump is p · Q; the efficiency is common practice"),
                 PowerRules.MechanicalEfficiencySigma / PowerRules.MechanicalEfficiency, "mechanical efficiency 0.85 to 0.92"),
@@ -45,6 +45,7 @@ internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectati
             Plain("ripple-below", "Healthy ripple below the mean", ripple.BelowMean),
             Flow("cylinder-share", "One cylinder's share", p => p.DisplacedFlow / pump.Cylinders, new Working("Cylinder share", "Qd / n", [Flow("Qd", "displaced", point.DisplacedFlow), N()], Displacement)),
         };
+        figures.AddRange(Surroundings());
         if (setup.Voltage is { } volts)
         {
             figures.Add(Of("motor-current", "Motor current", QuantityKind.Current, p => PowerRules.ThreePhaseCurrent(PowerRules.Shaft(Hydraulic(p)), volts.Si), new Working(
@@ -56,7 +57,11 @@ internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectati
         return figures;
     }
 
-    private static double Hydraulic(OperatingPoint p) => PowerRules.Hydraulic(p.PressurePa, p.SupplyFlow);
+    private WorkingInput InletSize() => setup.Inlet is { } inlet
+        ? new("R", "friction and strainer of the inlet run", $"{inlet.Run.Length.Format(Units.Find(QuantityKind.Length, "m")!)} of {inlet.Run.Bore.Format(Units.Millimetre)}")
+        : new("R", "sized so that cavitation would begin at 3 times the theoretical flow", "common practice");
+
+    private static double Hydraulic(OperatingPoint p) => PowerSplit.Of(p).Pressed;
 
     private static double Square(double x) => x * x;
 
@@ -103,8 +108,8 @@ internal sealed class FigureSheet(ReciprocatingPump pump, Setup setup, Expectati
             high = new Amount(kind, Math.Max(high.Si, value + leastHalfWidth));
         }
 
-        // Only the inlet can be below the surrounding air; nothing else can be below nothing.
-        if (id != "inlet-pressure")
+        // Only at the inlet can something be below nothing: a vacuum, or a head that is not there.
+        if (id != "inlet-pressure" && !id.StartsWith("npsh", StringComparison.Ordinal))
             low = new Amount(kind, Math.Max(0, low.Si));
         return new Figure(id, name, new Amount(kind, value), low, high, parts, working);
     }

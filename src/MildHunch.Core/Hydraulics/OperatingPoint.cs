@@ -26,6 +26,9 @@ public record struct OperatingPoint
     /// <summary>Goes round inside the pump: leaking valves, seals that return to the inlet, a cracked head.</summary>
     public double InnerFlow;
 
+    /// <summary>Power spent on everything that leaks beside nozzle and bypass, W.</summary>
+    public double LeakPower;
+
     public double SpeedHz;
 
     /// <summary>Gauge pressure at the pump's inlet.</summary>

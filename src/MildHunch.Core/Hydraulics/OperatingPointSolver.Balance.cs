@@ -214,6 +214,20 @@ public sealed partial class OperatingPointSolver
             return lost / s.areaSum;
         }
 
+        /// <summary>Work that leaks of lame chambers take in one turn, over the pressure, m³.</summary>
+        public readonly double LameWork(double scale)
+        {
+            var work = 0.0;
+            for (var rest = lame; rest != 0; rest &= rest - 1)
+            {
+                var k = BitOperations.TrailingZeroCount(rest);
+                var area = s.motion.AreaShare(k);
+                work += area * (1 - c.Unfilled(k)) * (s.motion.LeakWork(c.ForwardLeak(k) * scale / area) + s.motion.LeakWork(c.ReturnLeak(k) * scale / area));
+            }
+
+            return work / s.areaSum * s.volumeM3;
+        }
+
         /// <summary>Mean pressure of a steady flow of this size; for a process half of what it is above its own, which has the same slope.</summary>
         public readonly double Level(double flow)
         {

@@ -215,6 +215,7 @@ public sealed partial class OperatingPointSolver
             SupplyFlow = drawn,
             OutsideFlow = weep + outside + c.DripFlow,
             InnerFlow = Math.Max(0, (at.Lost * at.Full) - weep) + crack,
+            LeakPower = ((crack + outside) * pressure) + (c.Lame == 0 ? 0 : balance.LameWork(at.LeakScale) * at.Speed * pressure),
             SpeedHz = at.Speed,
             InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
             DisplacedFlow = volumeM3 * at.Speed * (1 - (clearance * compressibility.At(pressure)) - slip) * balance.DeliveryScale,

@@ -94,6 +94,27 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
     /// </summary>
     public double LostShare(double g) => Dwell is null ? Delivery.LostShare(g) : Math.Min(1, Math.Max(0, g) / PeakVelocity);
 
+    /// <summary>
+    /// Work lost through such a leak in one stroke over pressure times swept volume. While the plunger is slower than the leak
+    /// could carry, only (v/G)² of the pressure builds up, so that a valve held wide open costs next to nothing. Closed form
+    /// for sine motion: ½·[∫v³/G² below, ∫G above].
+    /// </summary>
+    public double LeakWork(double g)
+    {
+        if (g <= 0)
+            return 0;
+        if (Dwell is not null)
+        {
+            var ratio = g / PeakVelocity;
+            return ratio < 1 ? ratio : 1 / (ratio * ratio);
+        }
+
+        var until = Math.Asin(Math.Min(g, 1));
+        var cos = Math.Cos(until);
+        var slow = 2 * ((2.0 / 3) - cos + (cos * cos * cos / 3)) / (g * g);
+        return 0.5 * (slow + (g < 1 ? g * (Math.PI - (2 * until)) : 0));
+    }
+
     private static double Wrap(double theta)
     {
         var turn = 2 * Math.PI;

@@ -18,6 +18,11 @@ public enum QuantityKind
     Current,
     Voltage,
     Compliance,
+    Velocity,
+    Force,
+
+    /// <summary>How many.</summary>
+    Count,
 
     /// <summary>A share of something: 1 is all of it.</summary>
     Ratio,

@@ -67,6 +67,11 @@ public static class Units
         new("V", QuantityKind.Voltage, 1, 0, "volt", "volts"),
         new("mL/bar", QuantityKind.Compliance, 1e-6 / 1e5, 0, "ml/bar", "cc/bar"),
         new("m³/Pa", QuantityKind.Compliance, 1, 0, "m3/pa"),
+        new("m/s", QuantityKind.Velocity, 1, 0),
+        new("ft/s", QuantityKind.Velocity, 12 * Inch, 0),
+        new("kN", QuantityKind.Force, 1000, 0),
+        new("lbf", QuantityKind.Force, PoundForce, 0),
+        new("", QuantityKind.Count, 1, 0),
         new("%", QuantityKind.Ratio, 0.01, 0, "percent", "per cent"),
     ];
 

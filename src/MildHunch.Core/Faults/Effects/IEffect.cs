@@ -29,6 +29,9 @@ public interface IEffect
     /// <summary>Severity as it is told, where the scale solved on runs through a healthy middle.</summary>
     double Told(double severity) => severity;
 
+    /// <summary>The other way: a told severity on the scale solved on.</summary>
+    double Solved(double told) => told;
+
     /// <summary>First chamber of a cylinder.</summary>
     static int Chamber(ReciprocatingPump pump, int cylinder) => pump.RodDiameter is null ? cylinder - 1 : 2 * (cylinder - 1);
 }

@@ -127,4 +127,7 @@ public sealed class GaugeWrong : IEffect
     public double Size(double severity, ReciprocatingPump pump) => Told(severity) / 0.10;
 
     public double Told(double severity) => Math.Abs((2 * severity) - 1);
+
+    // A wrong gauge reads low more often than high: told severity runs towards one that shows nothing.
+    public double Solved(double told) => 0.5 * (1 - told);
 }

@@ -1,0 +1,48 @@
+using System.Globalization;
+using MildHunch.Core.Faults.Effects;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Faults;
+
+/// <summary>A fault laid on a pump: how bad, from 0 (barely there) to 1 (as told in the catalogue), and where.</summary>
+public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = null, Side? Side = null)
+{
+    /// <summary>
+    /// The condition of a pump with all of these at once. Throws <see cref="ImpossibleInputException"/> for a fault, a
+    /// severity or a place that this pump does not have, with the field under faults[i].
+    /// </summary>
+    public static Condition Lay(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<FaultLoad> loads)
+    {
+        var condition = new Condition();
+        for (var i = 0; i < loads.Count; i++)
+        {
+            try
+            {
+                loads[i].Lay(ref condition, catalogue, pump, setup);
+            }
+            catch (ImpossibleInputException e)
+            {
+                throw e.Under($"faults[{i}]");
+            }
+        }
+
+        return condition;
+    }
+
+    private void Lay(ref Condition condition, Catalogue catalogue, ReciprocatingPump pump, Setup setup)
+    {
+        var fault = catalogue.AllFaults.FirstOrDefault(f => f.Id == Fault) ?? throw new ImpossibleInputException("fault", $"“{Fault}”", "the id of a fault of the catalogue");
+        if (!Catalogue.Fits(fault, pump, setup))
+            throw new ImpossibleInputException("fault", fault.Id, "a fault of a part that this pump has");
+        Guard.Within("severity", Severity, 0, 1, Quantity.Digits(Severity), $"0 ({fault.Zero}) to 1 ({fault.One})");
+        var cylinder = Cylinder ?? 1;
+        if (fault.Location != FaultLocation.None)
+            Guard.Within("cylinder", cylinder, 1, pump.Cylinders, cylinder.ToString(CultureInfo.InvariantCulture), $"1 to {pump.Cylinders}");
+        var side = Side ?? Pumps.Side.Inlet;
+        var id = side == Pumps.Side.Discharge && fault.DischargeEffect is { } other ? other : fault.Effect;
+        var effect = EffectLibrary.Find(id)!;
+        effect.Apply(ref condition, effect.Solved(Severity), pump, cylinder);
+    }
+}

@@ -1,0 +1,48 @@
+namespace MildHunch.Core.Hydraulics;
+
+/// <summary>Where the shaft's power goes, watts. The parts add up to the shaft.</summary>
+public readonly record struct PowerSplit(double Shaft, double Nozzle, double Line, double Bypass, double Leaks, double Friction)
+{
+    /// <summary>Hydraulic power: all that is pressed up.</summary>
+    public double Pressed => Shaft - Friction;
+
+    /// <summary>
+    /// From an operating point. Friction is what the mechanical efficiency takes of all that is pressed up.
+    /// </summary>
+    public static PowerSplit Of(in OperatingPoint p)
+    {
+        var nozzle = p.GunPa * p.NozzleFlow;
+        var line = (p.PressurePa - p.GunPa) * p.NozzleFlow;
+        var bypass = p.PressurePa * p.BypassFlow;
+        var leaks = p.LeakPower;
+        var pressed = nozzle + line + bypass + leaks;
+        var shaft = PowerRules.Shaft(pressed);
+        return new PowerSplit(shaft, nozzle, line, bypass, leaks, shaft - pressed);
+    }
+}
+
+/// <summary>What the shop pays, in its own currency.</summary>
+/// <param name="EnergyPerJoule">One joule of electricity or its worth in fuel.</param>
+/// <param name="WaterPerM3">One cubic metre of what is pumped.</param>
+public readonly record struct Prices(double EnergyPerJoule, double WaterPerM3);
+
+/// <summary>
+/// What a fault costs in an hour of running, against the sound pump doing the same work at the nozzle.
+/// </summary>
+/// <param name="WastedW">Power taken beyond what the sound pump would take for the same power at the nozzle.</param>
+/// <param name="LostWater">Water that runs out beside the nozzle, m³/s.</param>
+/// <param name="LongerBy">How much longer the same work takes, as a share: 1 is twice as long. Infinite when nothing comes out.</param>
+/// <param name="MoneyPerHour">Both at the shop's prices.</param>
+public readonly record struct RunningCost(double WastedW, double LostWater, double LongerBy, double MoneyPerHour)
+{
+    /// <summary>Of a pump in some condition against the sound one, with the efficiency of its driver (0 to 1).</summary>
+    public static RunningCost Of(in OperatingPoint sound, in OperatingPoint faulty, double driverEfficiency, Prices prices)
+    {
+        var (should, does) = (PowerSplit.Of(sound), PowerSplit.Of(faulty));
+        var share = should.Nozzle > 0 ? does.Nozzle / should.Nozzle : 1;
+        var wasted = Math.Max(0, does.Shaft - (should.Shaft * share)) / driverEfficiency;
+        var water = Math.Max(0, faulty.OutsideFlow - sound.OutsideFlow);
+        var longer = share > 1e-6 ? Math.Max(0, (1 / share) - 1) : double.PositiveInfinity;
+        return new RunningCost(wasted, water, longer, 3600 * ((wasted * prices.EnergyPerJoule) + (water * prices.WaterPerM3)));
+    }
+}
