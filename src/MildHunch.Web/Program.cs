@@ -12,6 +12,8 @@ using MildHunch.Web.Jot;
 using MildHunch.Web.Knowledge;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Simulation;
+using MildHunch.Web.Workings;
 using Serilog;
 using Serilog.Events;
 
@@ -28,6 +30,7 @@ builder.Services.AddDbContext<MildHunchDb>(options => options.UseSqlite(MildHunc
 builder.Services.AddSingleton(Catalogue.BuiltIn());
 builder.Services.AddSingleton<Diagnoser>();
 builder.Services.AddSingleton<JotLine>();
+builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddScoped<CaseBook>();
 builder.Services.AddProblemDetails();
@@ -65,6 +68,10 @@ app.MapOpenApi();
 app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>
     await db.Database.CanConnectAsync(stop) ? Results.Ok(new { status = "well" }) : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
 ExpectationEndpoint.Map(app);
+CurvesEndpoint.Map(app);
+SimulationEndpoint.Map(app);
+WorkingsEndpoint.Map(app);
+NameplateEndpoint.Map(app);
 DiagnosisEndpoint.Map(app);
 JotEndpoint.Map(app);
 KnowledgeEndpoint.Map(app);

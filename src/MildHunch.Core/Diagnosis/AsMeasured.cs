@@ -10,11 +10,11 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public static class AsMeasured
 {
-    public static Expectation Expect(ReciprocatingPump pump, Setup setup, Evidence evidence)
+    public static Expectation Expect(ReciprocatingPump pump, Setup setup, Evidence evidence, Condition? condition = null)
     {
         var instruments = new Instruments(pump, setup, evidence);
         if (evidence.Combined(Observables.NozzleOrifice, instruments.ReadSigma) is { } orifice)
             setup = setup.With(Nozzle.FromOrifice(new Length(orifice.Value), setup.Liquid.Density(setup.Temperature)));
-        return Expectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null);
+        return Expectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null, condition);
     }
 }

@@ -12,4 +12,8 @@ public sealed record Working(string Formula, string Equation, IReadOnlyList<Work
 public sealed record BandPart(string Cause, Amount HalfWidth);
 
 /// <summary>What a sound pump should show: value, two-sigma band, where the band comes from, and the working.</summary>
-public sealed record Figure(string Id, string Name, Amount Value, Amount Low, Amount High, IReadOnlyList<BandPart> Band, Working Working);
+public sealed record Figure(string Id, string Name, Amount Value, Amount Low, Amount High, IReadOnlyList<BandPart> Band, Working Working)
+{
+    /// <summary>Unit it is best told in; the preferred one of its kind when null.</summary>
+    public string? Unit { get; init; }
+}

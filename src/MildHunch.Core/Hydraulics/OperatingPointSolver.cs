@@ -115,6 +115,9 @@ public sealed partial class OperatingPointSolver
         return Point(balance, c, pressure);
     }
 
+    /// <summary>What the pump sends forward against a pressure, whatever the outlet; m³/s.</summary>
+    public double DeliveredAt(in Condition c, double pressurePa) => new Balance(this, c, 1, 1, OutletCompliance.Typical(Setup)).At(pressurePa).Delivered;
+
     private double StartPa(double flow)
     {
         var k = Setup.Nozzle.Coefficient;

@@ -157,17 +157,4 @@ public sealed record ReciprocatingPump
             RequiredHead = requiredHead,
         };
     }
-
-    /// <summary>
-    /// Stroke that gives a nameplate flow at the rated speed with this bore, counting the efficiency that a sound pump has:
-    /// nameplates tell what comes out.
-    /// </summary>
-    public static Length StrokeFor(VolumeFlow ratedFlow, RotationalSpeed ratedSpeed, Length plungerDiameter, int cylinders, double efficiency)
-    {
-        Guard.Within("ratedFlow", ratedFlow.Si, 1e-8, 1, ratedFlow.Format(Units.LitrePerMinute), "a rated flow above 0, up to 60 000 L/min");
-        Guard.Within("ratedSpeed", ratedSpeed.Si, 0.01, 100, ratedSpeed.Format(Units.Rpm), "a speed above 0, up to 6000 rpm");
-        Guard.Within("plungerDiameter", plungerDiameter.Si, 2e-3, 0.3, plungerDiameter.Format(Units.Millimetre), "a plunger of 2 to 300 mm");
-        Guard.Within("cylinders", cylinders, 1, 7, cylinders.ToString(CultureInfo.InvariantCulture), "1 to 7 cylinders");
-        return new Length(ratedFlow.Si / (efficiency * cylinders * Area.OfCircle(plungerDiameter).Si * ratedSpeed.Si));
-    }
 }

@@ -5,7 +5,7 @@ internal sealed class Recorder(SimulationPlan plan, int chambers)
 {
     private readonly List<Sample> samples = [];
     private readonly List<double>[] pressures = [.. Enumerable.Range(0, chambers).Select(_ => new List<double>())];
-    private readonly Random random = new(plan.Seed);
+    private readonly SeededNoise noise = new(plan.Seed);
     private readonly double every = 1 / plan.SamplesPerSecond;
 
     public void Take(double seconds, double turns, Stepper at)
@@ -34,6 +34,5 @@ internal sealed class Recorder(SimulationPlan plan, int chambers)
         Halved = halved,
     };
 
-    // Two even numbers make one normal one (Box and Muller 1958).
-    private double Noise() => plan.NoisePa <= 0 ? 0 : plan.NoisePa * Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    private double Noise() => plan.NoisePa <= 0 ? 0 : plan.NoisePa * noise.Next();
 }

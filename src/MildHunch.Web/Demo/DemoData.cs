@@ -18,6 +18,7 @@ public static class DemoData
             return;
         var book = new CaseBook(db, diagnoser, catalogue, clock);
 
+        await Surrounding(db, clock, stop);
         var frost = await Pump(db, "FROST-R", "Quintuplex plunger, 20 x 20 mm", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
         await Case(book, frost, "Season check before the first frost night", [], [Reading("discharge-pressure", 40.2, "bar"), Reading("nozzle-flow", 43.4, "L/min"), Reading("speed", 1452, "rpm")],
             [Cue("needle", "steady"), Cue("sound", "smooth"), Cue("leak-at", "none"), Cue("bypass-with-outlet-open", "none")], "suspect", stop);
@@ -29,6 +30,30 @@ public static class DemoData
         var fog = await Pump(db, "FOG-2", "Triplex plunger, 18 x 18 mm", "Greenhouse fogging", Plunger(3, 18, 18, 1450, 100, "unloader"), Run(1450, Nozzles(19.2, 70), 85, "hose"), clock, stop);
         await Case(book, fog, "Mist turns to drizzle on the second zone", ["sudden"], [Reading("discharge-pressure", 31, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"), Reading("speed", 1447, "rpm")],
             [Cue("needle", "swings"), Cue("cap-heat", "warm", 2, "discharge")], "suspect", stop);
+    }
+
+    // Pumps without an open case: the other arrangements and what surrounds them.
+    private static async Task Surrounding(MildHunchDb db, TimeProvider clock, CancellationToken stop)
+    {
+        await Pump(db, "DESAL-B", "Quintuplex plunger, 28 x 36 mm, belt driven", "Seawater membranes",
+            Plunger(5, 28, 36, 600, 80, "relief") with { HeadLayout = "stacked-bore" },
+            new SetupDto(Q(543, "rpm"), new NozzleDto(Process: new ProcessDto(Q(27, "bar"), Q(57, "L/min"), Q(58, "bar"))), Q(70, "bar"), "rigid", "seawater", Q(12, "°C"), Q(1.5, "bar"), Q(400, "V"), 35,
+                new DriveDto("motor", Q(7.5, "kW"), 4, Q(50, "Hz"), 0.035, DriverPulley: Q(132, "mm"), PumpPulley: Q(360, "mm")),
+                new InletDto(new RunDto(Q(2.5, "m"), Q(50, "mm"), "hose", 1.5), Q(0, "m"), 3),
+                new RunDto(Q(6, "m"), Q(20, "mm"), "steel", 6), new DampenerDto(Q(300, "mL"), Q(38, "bar"))), clock, stop);
+        await Pump(db, "TEST-3", "Twin piston with cups, 36 x 20 mm", "Pressure testing of pipes",
+            Plunger(2, 36, 20, 420, 28, "relief") with { Arrangement = "twin-piston" },
+            Run(420, Nozzles(16, 22), 28, "hose") with { Outlet = new RunDto(Q(30, "m"), Q(12, "mm"), "hose", 2) }, clock, stop);
+        await Pump(db, "MIST-7", "Axial three-piston, motor-built", "Market-hall misting cart",
+            Plunger(3, 12, 7, 2800, 90, "auto-stop") with { Arrangement = "axial", RodRatio = null, Stroke = null, RatedFlow = Q(6.4, "L/min") },
+            Run(2800, Nozzles(0.56, 80) with { Count = 12 }, 90, "hose") with { Voltage = Q(400, "V"), Outlet = new RunDto(Q(18, "m"), Q(6, "mm"), "hose", 4) }, clock, stop);
+        await Pump(db, "JUICE-HP", "Double-acting intensifier, two ends", "Cold pasteurising of juice",
+            Plunger(2, 22, 220, 40, 4000, "none") with { Arrangement = "intensifier", RodRatio = null, OilPistonDiameter = Q(105, "mm"), ShiftTime = Q(60, "ms") },
+            new SetupDto(Q(40, "rpm"), Nozzles(4.2, 3800), Line: "rigid", Liquid: "water", Temperature: Q(10, "°C"), SupplyPressure: Q(5, "bar"), Outlet: new RunDto(Q(9, "m"), Q(20, "mm"), "steel"), OilPressure: Q(180, "bar")), clock, stop);
+        await Pump(db, "BRINE-4", "Triplex plunger with V-packing, 45 x 60 mm", "Brine injection",
+            Plunger(3, 45, 60, 380, 100, "relief") with { SealReturn = "weep" },
+            new SetupDto(Q(380, "rpm"), Nozzles(104, 80), Q(90, "bar"), "rigid", "brine", Q(24, "°C"), Voltage: Q(400, "V"), LiquidStrength: 12,
+                Inlet: new InletDto(new RunDto(Q(9, "m"), Q(65, "mm"), "plastic", 3), Q(0.4, "m"), 2), Outlet: new RunDto(Q(12, "m"), Q(25, "mm"), "steel", 8)), clock, stop);
     }
 
     private static QuantityDto Q(double value, string unit) => new(value, unit);

@@ -24,7 +24,7 @@ public sealed record LedgerTermDto(QuantityDto? Flow, QuantityDto? Sigma, string
 
 public sealed record LedgerDto(
     LedgerTermDto Displaced, LedgerTermDto Nozzle, LedgerTermDto Bypass, LedgerTermDto Outside, LedgerTermDto Missing,
-    double? MissingShares, double MissingSharesSigma, bool MissingMayBeInBypass, string Text);
+    double? MissingShares, double MissingSharesSigma, bool MissingMayBeInBypass, string Text, IReadOnlyList<FigureDto> Figures);
 
 public sealed record ContradictionDto(string Source, string Text, double Sigmas);
 

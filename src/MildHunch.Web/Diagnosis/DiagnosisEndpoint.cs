@@ -23,11 +23,11 @@ public static class DiagnosisEndpoint
         return new(
             [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
             [.. v.Suspects.Select(s => ToDto(s, catalogue, sources))],
-            ToDto(v.Ledger),
+            ToDto(v.Ledger, request.Pump!.Cylinders!.Value),
             [.. v.Contradictions.Select(c => new ContradictionDto(sources.Of(c.Source), c.Text, Math.Round(c.Sigmas, 1)))],
             [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
             [.. v.Comparisons.Select(c => ToDto(c, request))],
-            ExpectationEndpoint.ToDto(v.Expectation).Figures,
+            ExpectationEndpoint.Figures(v.Expectation),
             v.Considered);
     }
 
@@ -53,9 +53,10 @@ public static class DiagnosisEndpoint
         return new ComparisonDto(c.What.Id, c.What.Name, c.What.Place, Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
     }
 
-    private static LedgerDto ToDto(WaterLedger l) => new(
+    private static LedgerDto ToDto(WaterLedger l, int cylinders) => new(
         Term(l.Displaced), Term(l.Nozzle), Term(l.Bypass), Term(l.Outside), Term(l.Missing),
-        l.MissingShares is { } s ? Math.Round(s, 3) : null, Math.Round(l.MissingSharesSigma, 3), l.MissingMayBeInBypass, Text(l));
+        l.MissingShares is { } s ? Math.Round(s, 3) : null, Math.Round(l.MissingSharesSigma, 3), l.MissingMayBeInBypass, Text(l),
+        [.. LedgerFigures.Of(l, cylinders).Select(f => ExpectationEndpoint.ToDto(f))]);
 
     private static LedgerTermDto Term(LedgerTerm term) => new(
         term.Flow is { } f ? new Amount(QuantityKind.VolumeFlow, f).ToDto() : null,

@@ -13,7 +13,8 @@ public sealed record ObservableDto(string Id, string Name, string Place, IReadOn
 
 public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
 
-public sealed record FaultDto(string Id, string Name, string Part, string? Side, string Location, string How);
+/// <param name="Diagnosed">False while it can be simulated only.</param>
+public sealed record FaultDto(string Id, string Name, string Part, string? Side, string Location, string How, string Zero, string One, bool Diagnosed, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
 public sealed record KnowledgeResponse(IReadOnlyList<CueEntryDto> Cues, IReadOnlyList<ObservableDto> Observables, IReadOnlyList<ContextDto> Contexts, IReadOnlyList<FaultDto> Faults, IReadOnlyDictionary<string, IReadOnlyList<string>> Units);
 
@@ -25,7 +26,7 @@ public static class KnowledgeEndpoint
             [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab()))]))],
             [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind)))],
             [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
-            [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How))],
+            [.. catalogue.AllFaults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, !f.SimulatedOnly, f.Requires, f.Arrangements, f.Fitted))],
             Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf)))
             .WithTags("Knowledge").WithSummary("Cues, readings, contexts and faults that the product knows.");
 

@@ -5,12 +5,15 @@ namespace MildHunch.Web.Shared;
 /// <summary>A value with its unit, as typed: { "value": 142, "unit": "bar" }.</summary>
 public sealed record QuantityDto(double Value, string Unit);
 
-/// <summary>What the nozzle passes, told in one of three ways.</summary>
-public sealed record NozzleDto(QuantityDto? Flow = null, QuantityDto? At = null, double? Size = null, QuantityDto? Orifice = null);
+/// <summary>A process with a back pressure instead of a nozzle: nothing below opensAt, then in proportion.</summary>
+public sealed record ProcessDto(QuantityDto? OpensAt, QuantityDto? Flow, QuantityDto? At);
 
-/// <summary>What the pump is.</summary>
+/// <summary>What the nozzle passes, told in one of four ways; count of them side by side.</summary>
+public sealed record NozzleDto(QuantityDto? Flow = null, QuantityDto? At = null, double? Size = null, QuantityDto? Orifice = null, ProcessDto? Process = null, int? Count = null);
+
+/// <summary>What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is told.</summary>
 public sealed record PumpDto(
-    [property: Description("crank-plunger")] string? Arrangement,
+    [property: Description("crank-plunger, flow-through, axial, twin-piston or intensifier")] string? Arrangement,
     int? Cylinders,
     QuantityDto? PlungerDiameter,
     QuantityDto? Stroke,
@@ -20,7 +23,40 @@ public sealed record PumpDto(
     [property: Description("unloader, regulator, auto-stop, relief or none")] string? Control,
     [property: Description("six-caps or stacked-bore")] string? HeadLayout = null,
     [property: Description("inlet or weep")] string? SealReturn = null,
-    IReadOnlyList<int>? FiringOrder = null);
+    IReadOnlyList<int>? FiringOrder = null,
+    QuantityDto? RatedFlow = null,
+    [property: Description("rod through the second chamber of a double-acting cylinder")] QuantityDto? RodDiameter = null,
+    [property: Description("the pull stroke discharges")] bool? PullDischarges = null,
+    [property: Description("clearance volume over swept volume")] double? Clearance = null,
+    [property: Description("valve slip when sound, a share")] double? Slip = null,
+    [property: Description("head required at the inlet by the maker")] QuantityDto? RequiredHead = null,
+    [property: Description("trapped-pressure or flow-actuated")] string? UnloaderType = null,
+    [property: Description("of an intensifier")] QuantityDto? OilPistonDiameter = null,
+    [property: Description("of an intensifier: standing still at the end of a stroke")] QuantityDto? ShiftTime = null);
+
+/// <summary>What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct.</summary>
+public sealed record DriveDto(
+    [property: Description("motor or engine")] string? Kind,
+    QuantityDto? RatedPower,
+    int? Poles = null,
+    QuantityDto? Frequency = null,
+    [property: Description("slip of a motor, droop of an engine at rated power, a share")] double? Droop = null,
+    QuantityDto? NoLoadSpeed = null,
+    QuantityDto? DriverPulley = null,
+    QuantityDto? PumpPulley = null,
+    double? GearRatio = null);
+
+/// <summary>A run of hose or pipe.</summary>
+public sealed record RunDto(
+    QuantityDto? Length,
+    QuantityDto? Bore,
+    [property: Description("hose, steel or plastic")] string? Material = null,
+    [property: Description("loss coefficients of fittings, in velocity heads")] double? Fittings = null);
+
+/// <summary>The suction side.</summary>
+public sealed record InletDto(RunDto? Run, [property: Description("source above the pump")] QuantityDto? Level = null, [property: Description("strainer and foot valve, in velocity heads")] double? Strainer = null);
+
+public sealed record DampenerDto(QuantityDto? GasVolume, QuantityDto? Charge);
 
 /// <summary>How it is run, as the technician believes.</summary>
 public sealed record SetupDto(
@@ -28,10 +64,22 @@ public sealed record SetupDto(
     NozzleDto? Nozzle,
     QuantityDto? ControlSetting = null,
     [property: Description("hose, rigid or unknown")] string? Line = null,
-    [property: Description("water")] string? Liquid = null,
+    [property: Description("water, seawater, brine, glycol or oil")] string? Liquid = null,
     QuantityDto? Temperature = null,
     QuantityDto? SupplyPressure = null,
-    QuantityDto? Voltage = null);
+    QuantityDto? Voltage = null,
+    [property: Description("seawater g/kg, brine and glycol per cent, oil its viscosity grade")] double? LiquidStrength = null,
+    DriveDto? Drive = null,
+    InletDto? Inlet = null,
+    RunDto? Outlet = null,
+    DampenerDto? Dampener = null,
+    QuantityDto? Relief = null,
+    [property: Description("inlet or outlet")] string? Injector = null,
+    [property: Description("working, or bypassing with the outlet shut")] string? State = null,
+    [property: Description("of an intensifier")] QuantityDto? OilPressure = null);
+
+/// <summary>A fault laid on a pump: severity 0 to 1, and where.</summary>
+public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder = null, string? Side = null);
 
 /// <summary>A number read at the pump.</summary>
 public sealed record ReadingDto(string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null);

@@ -1,6 +1,5 @@
 using MildHunch.Core;
 using MildHunch.Core.Diagnosis;
-using MildHunch.Core.Fluids;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -11,46 +10,6 @@ public static class Mapping
 {
     /// <summary>The answer that is always allowed and says nothing.</summary>
     public const string Unknown = "unknown";
-
-    public static ReciprocatingPump ToCore(this PumpDto? dto)
-    {
-        const string at = "pump";
-        if (dto is null)
-            throw new ImpossibleInputException(at, "nothing", "what the pump is: cylinders, plungerDiameter, stroke, ratedSpeed, ratedPressure, control");
-        if (dto.Arrangement is not (null or "crank-plunger"))
-            throw new ImpossibleInputException($"{at}.arrangement", $"“{dto.Arrangement}”", "crank-plunger");
-        return Under(at, () => ReciprocatingPump.Create(
-            dto.Cylinders ?? throw Missing("cylinders", "1 to 7"),
-            dto.PlungerDiameter.Need<Length>("plungerDiameter"),
-            dto.Stroke.Need<Length>("stroke"),
-            dto.RatedSpeed.Need<RotationalSpeed>("ratedSpeed"),
-            dto.RatedPressure.Need<GaugePressure>("ratedPressure"),
-            Choice<ControlKind>(dto.Control, "control", ControlKind.None),
-            Choice(dto.HeadLayout, "headLayout", HeadLayout.SixCaps),
-            Choice(dto.SealReturn, "sealReturn", SealReturn.Inlet),
-            dto.RodRatio));
-    }
-
-    public static Setup ToCore(this SetupDto? dto)
-    {
-        const string at = "setup";
-        if (dto is null)
-            throw new ImpossibleInputException(at, "nothing", "how it is run: at least speed and nozzle");
-        if (dto.Liquid is not (null or "water"))
-            throw new ImpossibleInputException($"{at}.liquid", $"“{dto.Liquid}”", "water");
-        return Under(at, () =>
-        {
-            var temperature = dto.Temperature.Maybe<Temperature>("temperature");
-            return Setup.Create(
-                dto.Speed.Need<RotationalSpeed>("speed"),
-                Under("nozzle", () => ToNozzle(dto.Nozzle, temperature)),
-                dto.ControlSetting.Maybe<GaugePressure>("controlSetting"),
-                Choice(dto.Line, "line", OutletLine.Unknown),
-                temperature,
-                dto.SupplyPressure.Maybe<GaugePressure>("supplyPressure"),
-                dto.Voltage.Maybe<Voltage>("voltage"));
-        });
-    }
 
     public static Reading ToCore(this ReadingDto? dto, string at)
     {
@@ -103,9 +62,10 @@ public static class Mapping
         throw new ImpossibleInputException(field, $"“{(text.Length > 40 ? text[..40] : text)}”", string.Join(", ", Enum.GetValues<T>().Select(v => v.Kebab())));
     }
 
-    private static ImpossibleInputException Missing(string field, string accepted) => new(field, "nothing", accepted);
+    public static ImpossibleInputException Missing(string field, string accepted) => new(field, "nothing", accepted);
 
-    private static T Under<T>(string parent, Func<T> make)
+    /// <summary>Runs it; a refusal gets the parent's name before its field.</summary>
+    public static T Under<T>(string parent, Func<T> make)
     {
         try
         {
@@ -117,18 +77,7 @@ public static class Mapping
         }
     }
 
-    private static Nozzle ToNozzle(NozzleDto? dto, Temperature? temperature)
-    {
-        if (dto is { Orifice: { } orifice })
-            return Nozzle.FromOrifice(orifice.Maybe<Length>("orifice")!.Value, Water.Density(temperature ?? Quantity.From<Temperature>(20, Units.Celsius)));
-        if (dto is { Size: { } size })
-            return Nozzle.FromSize(size);
-        if (dto is { Flow: not null } or { At: not null })
-            return Nozzle.FromPoint(dto.Flow.Need<VolumeFlow>("flow"), dto.At.Need<GaugePressure>("at"));
-        throw new ImpossibleInputException("flow", "nothing", "a flow and the pressure it is passed at, a size number, or an orifice");
-    }
-
-    private static Amount Amount(QuantityDto? dto, QuantityKind kind, string field)
+    public static Amount Amount(QuantityDto? dto, QuantityKind kind, string field)
     {
         if (dto is null)
             throw Missing(field, $"a value and a unit of {Quantity.Name(kind)}");
