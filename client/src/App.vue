@@ -11,12 +11,13 @@ useKeyListener();
 useKeys([
   { keys: 'g c', says: 'Go to the cases', run: () => void router.push('/cases') },
   { keys: 'g p', says: 'Go to the pumps', run: () => void router.push('/pumps') },
+  { keys: 'g w', says: 'Go to the workings', run: () => void router.push('/workings') },
   { keys: 'd', says: 'Day or plant-room colours', run: toggle },
   { keys: '?', says: 'Show all keys', run: () => (keysShown.value = true) },
 ]);
 </script>
 
 <template>
-  <RouterView :key="$route.path" />
+  <RouterView :key="$route.path.startsWith('/workings') ? '/workings' : $route.path" />
   <KeysDialog v-model:visible="keysShown" />
 </template>

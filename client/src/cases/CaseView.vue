@@ -95,7 +95,7 @@ useKeys([
       <main>
         <div class="left">
           <PumpDrawing :data="data" :knowledge="knowledge" :chosen="chosen" @tap="tap" />
-          <WaterLedger :ledger="data.diagnosis.ledger" />
+          <WaterLedger :ledger="data.diagnosis.ledger" @open="figure = $event" />
           <ReadingsStrip :comparisons="data.diagnosis.comparisons" @working="working" />
         </div>
         <div class="right">

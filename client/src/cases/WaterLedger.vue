@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Schemas } from '@/shared/api/client';
+import type { Figure, Schemas } from '@/shared/api/client';
 import { digits } from '@/shared/format';
 
 /** Where the water goes: one bar as long as what the pump displaces. Unknown is drawn as unknown, never as nothing. */
 const props = defineProps<{ ledger: Schemas['LedgerDto'] }>();
+const emit = defineEmits<{ open: [figure: Figure] }>();
+function open(id: string) {
+  const figure = props.ledger.figures.find((f) => f.id === id);
+  if (figure) emit('open', figure);
+}
 
 const total = computed(() => props.ledger.displaced.flow?.value ?? 1);
 const share = (term: Schemas['LedgerTermDto']) => Math.max(0, Math.min(1, (term.flow?.value ?? 0) / total.value)) * 100;
@@ -23,36 +28,49 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
         <span v-if="ledger.bypass.source === 'unknown'" class="quiet"> Bypass: not looked at.</span>
         <span v-if="ledger.outside.source === 'unknown'" class="quiet"> Drips: not counted.</span>
       </p>
-      <span class="quiet displaced"
-        >displaced <span class="figure">{{ digits(total) }}</span> {{ ledger.displaced.flow?.unit }}</span
-      >
+      <button type="button" class="quiet displaced" @click="open('displaced')">
+        displaced <span class="figure">{{ digits(total) }}</span> {{ ledger.displaced.flow?.unit }}
+      </button>
     </header>
     <div class="bar" :class="{ unknown }">
       <template v-if="unknown">
         <span class="part open">not measured at the nozzle: unknown</span>
       </template>
       <template v-else>
-        <span class="part nozzle moves" :style="{ width: `${share(ledger.nozzle)}%` }">
+        <button
+          type="button"
+          class="part nozzle moves"
+          :style="{ width: `${share(ledger.nozzle)}%` }"
+          @click="open('nozzle')"
+        >
           nozzle <b class="figure">{{ digits(ledger.nozzle.flow?.value ?? 0) }}</b>
-        </span>
-        <span
+        </button>
+        <button
           v-if="share(ledger.bypass) > 0.5"
+          type="button"
           class="part bypass moves"
           :style="{ width: `${share(ledger.bypass)}%` }"
+          @click="open('bypass')"
         >
           bypass <b class="figure">{{ digits(ledger.bypass.flow?.value ?? 0) }}</b>
-        </span>
+        </button>
         <span
           v-if="share(ledger.outside) > 0.5"
           class="part bypass moves"
           :style="{ width: `${share(ledger.outside)}%` }"
           >out</span
         >
-        <span class="part missing" :class="{ notable }">
+        <button
+          type="button"
+          class="part missing"
+          :class="{ notable }"
+          aria-label="What is missing, and how that is worked out"
+          @click="open('missing-shares')"
+        >
           <span v-if="notable" class="label">
             {{ missingName }} <b class="figure">{{ digits(missing) }}</b>
           </span>
-        </span>
+        </button>
       </template>
     </div>
   </section>
@@ -71,12 +89,26 @@ header {
 }
 
 .displaced {
-  margin-left: auto;
+  min-height: 44px;
+  margin: -0.5rem 0 -0.5rem auto;
+  border: 0;
+  background: transparent;
+  font: inherit;
+  text-decoration: underline dotted;
+  text-underline-offset: 4px;
+  cursor: pointer;
+}
+
+button.part {
+  border: 0;
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
 }
 
 .bar {
   display: flex;
-  height: 36px;
+  height: 44px;
   margin: 0.25rem 0;
   border: 1.5px solid var(--ink);
   border-radius: 4px;

@@ -89,6 +89,7 @@ export function aLedger(over: Partial<CaseResource['diagnosis']['ledger']> = {})
     missingSharesSigma: 0.1,
     missingMayBeInBypass: false,
     text: '1.03 ± 0.10 of one cylinder is missing.',
+    figures: [],
     ...over,
   };
 }

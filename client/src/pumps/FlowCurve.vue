@@ -78,8 +78,8 @@ const option = computed(() => {
         label: {
           ...text,
           show: true,
-          position: 'bottom',
-          distance: 12,
+          position: [14, 20],
+          align: 'left',
           formatter: `${digits(operating.nozzleFlow)} ${flowUnit} at ${digits(operating.pressureBar)} ${pressureUnit}`,
         },
         data: [[operating.pressureBar, operating.nozzleFlow]],
@@ -96,7 +96,7 @@ const option = computed(() => {
 
 <style scoped>
 .chart {
-  height: 21rem;
+  height: 19rem;
 }
 
 .key {

@@ -2,9 +2,9 @@
 import { useId } from 'vue';
 import type { TypedQuantity } from './plate';
 
-/** A number and its unit, as typed; what is wrong with it stands beneath. */
+/** A number with its unit. Text is kept as typed. */
 const model = defineModel<TypedQuantity>({ required: true });
-defineProps<{ label: string; units: string[]; problem?: string }>();
+defineProps<{ label: string; units: string[]; problem?: string; hint?: string }>();
 const id = useId();
 </script>
 
@@ -18,12 +18,14 @@ const id = useId();
         class="figure"
         inputmode="decimal"
         autocomplete="off"
+        :placeholder="hint"
         :aria-invalid="problem ? true : undefined"
         :aria-describedby="problem ? `${id}-problem` : undefined"
       />
-      <select v-model="model.unit" :aria-label="`Unit of ${label}`">
+      <select v-if="units.length > 1" v-model="model.unit" :aria-label="`Unit of ${label}`">
         <option v-for="u in units" :key="u">{{ u }}</option>
       </select>
+      <span v-else class="unit">{{ units[0] }}</span>
     </div>
     <p v-if="problem" :id="`${id}-problem`" role="alert">{{ problem }}</p>
   </div>
@@ -33,11 +35,16 @@ const id = useId();
 .row {
   display: flex;
   gap: 6px;
+  align-items: center;
 }
 
 input {
   flex: 1;
   min-width: 0;
+}
+
+.unit {
+  min-width: 2.5rem;
 }
 
 p {

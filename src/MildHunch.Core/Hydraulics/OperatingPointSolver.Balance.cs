@@ -34,6 +34,7 @@ public sealed partial class OperatingPointSolver
     private ref struct Balance
     {
         private const int CycleSteps = 120;
+        private const double CloseLine = 1e-4;
         private readonly OperatingPointSolver s;
         private readonly ref readonly Condition c;
         private readonly double noLoadHz;
@@ -271,10 +272,12 @@ public sealed partial class OperatingPointSolver
         /// <summary>Friction of the outlet run at the flow of this pressure; false once it no longer changes.</summary>
         public bool UpdateLine(double p)
         {
-            var before = LineResistance;
-            LineResistance = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, At(p).Nozzle);
+            var now = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, At(p).Nozzle);
+            if (Math.Abs(now - LineResistance) < CloseLine * now)
+                return false;
+            LineResistance = now;
             TakeLine();
-            return Math.Abs(LineResistance - before) > 1e-3 * LineResistance;
+            return true;
         }
 
         /// <summary>The cycle of all chambers as they are at this pressure.</summary>

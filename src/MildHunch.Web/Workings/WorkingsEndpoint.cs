@@ -1,4 +1,5 @@
 using MildHunch.Core;
+using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics.Everyday;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
@@ -10,7 +11,7 @@ public sealed record ChoiceDto(string Id, string Text);
 
 public sealed record SumFieldDto(string Id, string Name, string Unit, IReadOnlyList<string> Units, bool Optional, double? Usual, IReadOnlyList<ChoiceDto> Choices);
 
-public sealed record SumDto(string Id, string Name, string Purpose, bool FromPump, IReadOnlyList<SumFieldDto> Fields);
+public sealed record SumDto(string Id, string Name, string Purpose, bool FromPump, IReadOnlyList<SumFieldDto> Fields, IReadOnlyList<string> Hazards);
 
 /// <summary>Entries by field; picks for fields with choices.</summary>
 public sealed record SumRequest(IReadOnlyDictionary<string, QuantityDto>? Entries, IReadOnlyDictionary<string, string>? Picks = null);
@@ -30,18 +31,19 @@ public static class WorkingsEndpoint
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/workings").WithTags("Workings");
-        group.MapGet("/", () => EverydaySums.All.Select(ToDto).ToArray()).WithSummary("All everyday sums and what each asks for.");
+        group.MapGet("/", (Catalogue catalogue) => EverydaySums.All.Select(s => ToDto(s, catalogue)).ToArray()).WithSummary("All everyday sums and what each asks for.");
         group.MapPost("/{id}", (string id, SumRequest request) => Work(Find(id), request)).WithSummary("Works one out.");
         group.MapPost("/{id}/fill", (string id, FillRequest request) => Fill(Find(id), request)).WithSummary("What a pump already tells of it.");
     }
 
     private static EverydaySum Find(string id) => EverydaySums.Find(id) ?? throw RefusalException.NotFound("sum", id);
 
-    private static SumDto ToDto(EverydaySum sum) => new(sum.Id, sum.Name, sum.Purpose, sum.FromPump is not null,
+    private static SumDto ToDto(EverydaySum sum, Catalogue catalogue) => new(sum.Id, sum.Name, sum.Purpose, sum.FromPump is not null,
         [.. sum.Fields.Select(f => new SumFieldDto(
             f.Id, f.Name, f.Unit, [.. Units.All.Where(u => u.Kind == f.Kind).Select(u => u.Symbol)], f.Optional,
             f.Usual is { } usual ? Math.Round(Units.Find(f.Kind, f.Unit)!.FromSi(usual), 4) : null,
-            [.. f.Choices.Select(c => new ChoiceDto(c.Id, c.Text))]))]);
+            [.. f.Choices.Select(c => new ChoiceDto(c.Id, c.Text))]))],
+        [.. sum.Hazards.Select(h => catalogue.Hazard(h)!.Text)]);
 
     private static SumResponse Work(EverydaySum sum, SumRequest request)
     {

@@ -56,7 +56,7 @@ public class InstrumentTests
     {
         var instruments = new Instruments(Fog2, Fog2Setup(), Evidence.None);
         var reading = Read("nozzle-orifice", 2, "mm");
-        instruments.Modelled(reading).ShouldBe(Nozzle.CoefficientOfOrifice(0.002, Fluids.Water.Density(Fog2Setup().Temperature).Si), 1e-15);
+        instruments.Modelled(reading).ShouldBe(Nozzle.CoefficientOfOrifice(0.002, MildHunch.Core.Fluids.Water.Density(Fog2Setup().Temperature).Si), 1e-15);
     }
 
     private static double Sigma(Reading reading) => new Instruments(Fog2, Fog2Setup(), Evidence.None).SigmaOf(reading);

@@ -46,7 +46,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a sound pump should show, each figure with its band and its working. */
+        /** What a pump should show, each figure with its band and its working; as CSV with Accept: text/csv. */
         post: {
             parameters: {
                 query?: never;
@@ -86,7 +86,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Flow of pump and nozzle against pressure, and where they meet. */
+        /** Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs. */
         post: {
             parameters: {
                 query?: never;
@@ -107,6 +107,86 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["CurvesResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/simulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when the caller hangs up. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SimulationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SimulationResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/nameplate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Completes bore, stroke, speed and flow from any three of them. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NameplateResponse"];
                     };
                 };
             };
@@ -227,6 +307,126 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All everyday sums and what each asks for. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works one out. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SumRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings/{id}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a pump already tells of it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FillRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillResponse"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -662,6 +862,10 @@ export interface components {
             probability: number;
             then: string;
         };
+        ChoiceDto: {
+            id: string;
+            text: string;
+        };
         ComparisonDto: {
             quantity: string;
             name: string;
@@ -683,6 +887,23 @@ export interface components {
             text: string;
             /** Format: double */
             sigmas: number;
+        };
+        /** @description What an hour of running with these faults costs beyond the same work done by the sound pump. */
+        CostDto: {
+            /** Format: double */
+            kilowattHours: number;
+            /** Format: double */
+            waterCubicMetres: number;
+            /**
+             * Format: double
+             * @description How much longer the same work takes, a share; null when nothing comes out at all.
+             */
+            longerBy: null | number;
+            /** Format: double */
+            money: number;
+            prices: components["schemas"]["PricesDto"];
+            /** @description The same as figures that open: wasted-power, lost-water, longer, money. */
+            figures: components["schemas"]["FigureDto"][];
         };
         /** @description A cue as answered. */
         CueDto: {
@@ -718,7 +939,10 @@ export interface components {
         CurvePointDto: {
             /** Format: double */
             pressureBar: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What the pump sends forward at that pressure.
+             */
             pumpFlow: number;
             /** Format: double */
             nozzleFlow: number;
@@ -726,6 +950,11 @@ export interface components {
             pumpLow: number;
             /** Format: double */
             pumpHigh: number;
+            /**
+             * Format: double
+             * @description Taken from the driver if it worked there.
+             */
+            shaftKilowatt: number;
         };
         CurvesResponse: {
             pressureUnit: string;
@@ -734,6 +963,13 @@ export interface components {
             operating: components["schemas"]["CurvePointDto"];
             /** Format: double */
             setting: null | number;
+            bySpeed: components["schemas"]["SpeedPointDto"][];
+            operatingSpeed: components["schemas"]["SpeedPointDto"];
+            turn: components["schemas"]["TurnPointDto"][];
+        };
+        DampenerDto: {
+            gasVolume: null | components["schemas"]["QuantityDto"];
+            charge: null | components["schemas"]["QuantityDto"];
         };
         DiagnosisRequest: {
             pump: null | components["schemas"]["PumpDto"];
@@ -753,6 +989,25 @@ export interface components {
             /** Format: int32 */
             considered: number;
         };
+        /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
+        DriveDto: {
+            /** @description motor or engine */
+            kind: null | string;
+            ratedPower: null | components["schemas"]["QuantityDto"];
+            /** Format: int32 */
+            poles?: null | number;
+            frequency?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description slip of a motor, droop of an engine at rated power, a share
+             */
+            droop?: null | number;
+            noLoadSpeed?: null | components["schemas"]["QuantityDto"];
+            driverPulley?: null | components["schemas"]["QuantityDto"];
+            pumpPulley?: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            gearRatio?: null | number;
+        };
         EvidenceDto: {
             source: string;
             /** Format: double */
@@ -763,9 +1018,14 @@ export interface components {
             pump: null | components["schemas"]["PumpDto"];
             setup: null | components["schemas"]["SetupDto"];
             readings?: null | components["schemas"]["ReadingDto"][];
+            /** @description Faults to compute it with; a sound pump when empty. */
+            faults?: null | components["schemas"]["FaultLoadDto"][];
+            prices?: null | components["schemas"]["PricesDto"];
         };
         ExpectationResponse: {
             figures: components["schemas"]["FigureDto"][];
+            power: components["schemas"]["PowerSplitDto"];
+            cost: null | components["schemas"]["CostDto"];
         };
         FaultDto: {
             id: string;
@@ -774,6 +1034,22 @@ export interface components {
             side: null | string;
             location: string;
             how: string;
+            zero: string;
+            one: string;
+            /** @description False while it can be simulated only. */
+            diagnosed: boolean;
+            requires: string[];
+            arrangements: string[];
+            fitted: string[];
+        };
+        /** @description A fault laid on a pump: severity 0 to 1, and where. */
+        FaultLoadDto: {
+            fault: null | string;
+            /** Format: double */
+            severity: null | number;
+            /** Format: int32 */
+            cylinder?: null | number;
+            side?: null | string;
         };
         FigureDto: {
             id: string;
@@ -784,9 +1060,31 @@ export interface components {
             band: components["schemas"]["BandPartDto"][];
             working: components["schemas"]["WorkingDto"];
         };
+        FillRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+        };
+        FillResponse: {
+            entries: {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            picks: {
+                [key: string]: string;
+            };
+        };
         HazardDto: {
             id: string;
             text: string;
+        };
+        /** @description The suction side. */
+        InletDto: {
+            run: null | components["schemas"]["RunDto"];
+            level?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description strainer and foot valve, in velocity heads
+             */
+            strainer?: null | number;
         };
         JotGapDto: {
             /** Format: int32 */
@@ -841,6 +1139,7 @@ export interface components {
             missingSharesSigma: number;
             missingMayBeInBypass: boolean;
             text: string;
+            figures: components["schemas"]["FigureDto"][];
         };
         LedgerTermDto: {
             flow: null | components["schemas"]["QuantityDto"];
@@ -853,6 +1152,33 @@ export interface components {
             side: null | string;
             /** Format: double */
             probability: number;
+        };
+        /** @description Mean values over whole turns at the end of the run. */
+        MeansDto: {
+            pressure: components["schemas"]["QuantityDto"];
+            swing: components["schemas"]["QuantityDto"];
+            gunPressure: components["schemas"]["QuantityDto"];
+            highestPressure: components["schemas"]["QuantityDto"];
+            inletPressure: components["schemas"]["QuantityDto"];
+            lowestInletPressure: components["schemas"]["QuantityDto"];
+            nozzleFlow: components["schemas"]["QuantityDto"];
+            bypassFlow: components["schemas"]["QuantityDto"];
+            outsideFlow: components["schemas"]["QuantityDto"];
+            supplyFlow: components["schemas"]["QuantityDto"];
+            speed: components["schemas"]["QuantityDto"];
+            cavitates: boolean;
+            /** Format: double */
+            energyOff: number;
+            strokeSeconds: null | number[];
+        };
+        /** @description Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words. */
+        NameplateResponse: {
+            plungerDiameter: components["schemas"]["QuantityDto"];
+            stroke: components["schemas"]["QuantityDto"];
+            ratedSpeed: components["schemas"]["QuantityDto"];
+            ratedFlow: components["schemas"]["QuantityDto"];
+            workedOut: null | string;
+            doubt: null | string;
         };
         NewCaseRequest: {
             pumpId: null | string;
@@ -878,13 +1204,16 @@ export interface components {
             hazards: components["schemas"]["HazardDto"][];
             answers: components["schemas"]["CheckAnswerDto"][];
         };
-        /** @description What the nozzle passes, told in one of three ways. */
+        /** @description What the nozzle passes, told in one of four ways; count of them side by side. */
         NozzleDto: {
             flow?: null | components["schemas"]["QuantityDto"];
             at?: null | components["schemas"]["QuantityDto"];
             /** Format: double */
             size?: null | number;
             orifice?: null | components["schemas"]["QuantityDto"];
+            process?: null | components["schemas"]["ProcessDto"];
+            /** Format: int32 */
+            count?: null | number;
         };
         ObservableDto: {
             id: string;
@@ -892,9 +1221,61 @@ export interface components {
             place: string;
             units: string[];
         };
-        /** @description What the pump is. */
+        OutletMoveDto: {
+            /**
+             * Format: double
+             * @description seconds from the start
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description 0 shut to 1 open
+             */
+            opening: number;
+        };
+        /** @description What to run; everything may be left out. */
+        PlanDto: {
+            /** Format: double */
+            seconds?: null | number;
+            /** Format: double */
+            samplesPerSecond?: null | number;
+            /** Format: int32 */
+            stepsPerTurn?: null | number;
+            fromRest?: null | boolean;
+            /** Format: double */
+            rampSeconds?: null | number;
+            outlet?: null | components["schemas"]["OutletMoveDto"][];
+            speedMoves?: null | components["schemas"]["SpeedMoveDto"][];
+            noise?: null | components["schemas"]["QuantityDto"];
+            /** Format: int32 */
+            seed?: null | number;
+        };
+        /** @description Where the shaft's power goes. */
+        PowerSplitDto: {
+            shaft: components["schemas"]["QuantityDto"];
+            nozzle: components["schemas"]["QuantityDto"];
+            line: components["schemas"]["QuantityDto"];
+            bypass: components["schemas"]["QuantityDto"];
+            leaks: components["schemas"]["QuantityDto"];
+            friction: components["schemas"]["QuantityDto"];
+        };
+        /** @description Prices in the shop's currency. */
+        PricesDto: {
+            /** Format: double */
+            energyPerKwh: number;
+            /** Format: double */
+            waterPerM3: number;
+            currency?: null | string;
+        };
+        /** @description A process with a back pressure instead of a nozzle: nothing below opensAt, then in proportion. */
+        ProcessDto: {
+            opensAt: null | components["schemas"]["QuantityDto"];
+            flow: null | components["schemas"]["QuantityDto"];
+            at: null | components["schemas"]["QuantityDto"];
+        };
+        /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is told. */
         PumpDto: {
-            /** @description crank-plunger */
+            /** @description crank-plunger, flow-through, axial, twin-piston or intensifier */
             arrangement: null | string;
             /** Format: int32 */
             cylinders: null | number;
@@ -911,6 +1292,25 @@ export interface components {
             /** @description inlet or weep */
             sealReturn?: null | string;
             firingOrder?: null | number[];
+            ratedFlow?: null | components["schemas"]["QuantityDto"];
+            rodDiameter?: null | components["schemas"]["QuantityDto"];
+            /** @description the pull stroke discharges */
+            pullDischarges?: null | boolean;
+            /**
+             * Format: double
+             * @description clearance volume over swept volume
+             */
+            clearance?: null | number;
+            /**
+             * Format: double
+             * @description valve slip when sound, a share
+             */
+            slip?: null | number;
+            requiredHead?: null | components["schemas"]["QuantityDto"];
+            /** @description trapped-pressure or flow-actuated */
+            unloaderType?: null | string;
+            oilPistonDiameter?: null | components["schemas"]["QuantityDto"];
+            shiftTime?: null | components["schemas"]["QuantityDto"];
         };
         PumpRequest: {
             tag: null | string;
@@ -947,6 +1347,18 @@ export interface components {
             value: components["schemas"]["QuantityDto"];
             uncertainty: null | components["schemas"]["QuantityDto"];
         };
+        /** @description A run of hose or pipe. */
+        RunDto: {
+            length: null | components["schemas"]["QuantityDto"];
+            bore: null | components["schemas"]["QuantityDto"];
+            /** @description hose, steel or plastic */
+            material?: null | string;
+            /**
+             * Format: double
+             * @description loss coefficients of fittings, in velocity heads
+             */
+            fittings?: null | number;
+        };
         /** @description How it is run, as the technician believes. */
         SetupDto: {
             speed: null | components["schemas"]["QuantityDto"];
@@ -954,11 +1366,26 @@ export interface components {
             controlSetting?: null | components["schemas"]["QuantityDto"];
             /** @description hose, rigid or unknown */
             line?: null | string;
-            /** @description water */
+            /** @description water, seawater, brine, glycol or oil */
             liquid?: null | string;
             temperature?: null | components["schemas"]["QuantityDto"];
             supplyPressure?: null | components["schemas"]["QuantityDto"];
             voltage?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description seawater g/kg, brine and glycol per cent, oil its viscosity grade
+             */
+            liquidStrength?: null | number;
+            drive?: null | components["schemas"]["DriveDto"];
+            inlet?: null | components["schemas"]["InletDto"];
+            outlet?: null | components["schemas"]["RunDto"];
+            dampener?: null | components["schemas"]["DampenerDto"];
+            relief?: null | components["schemas"]["QuantityDto"];
+            /** @description inlet or outlet */
+            injector?: null | string;
+            /** @description working, or bypassing with the outlet shut */
+            state?: null | string;
+            oilPressure?: null | components["schemas"]["QuantityDto"];
         };
         SeverityDto: {
             /** Format: double */
@@ -969,6 +1396,79 @@ export interface components {
             high: number;
             zero: string;
             one: string;
+        };
+        SimulationRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            faults?: null | components["schemas"]["FaultLoadDto"][];
+            plan?: null | components["schemas"]["PlanDto"];
+        };
+        SimulationResponse: {
+            means: components["schemas"]["MeansDto"];
+            trace: components["schemas"]["TraceDto"];
+            /** Format: int32 */
+            steps: number;
+            /** Format: int32 */
+            halvedSteps: number;
+            working: components["schemas"]["WorkingDto"];
+        };
+        SpeedMoveDto: {
+            /**
+             * Format: double
+             * @description seconds from the start
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description share of the set-up's speed
+             */
+            share: number;
+        };
+        /** @description What changes with speed: margin over the head required at the inlet, and where it runs then. */
+        SpeedPointDto: {
+            /** Format: double */
+            rpm: number;
+            /** Format: double */
+            marginMetres: number;
+            /** Format: double */
+            pressureBar: number;
+            /** Format: double */
+            flow: number;
+        };
+        SumDto: {
+            id: string;
+            name: string;
+            purpose: string;
+            fromPump: boolean;
+            fields: components["schemas"]["SumFieldDto"][];
+            hazards: string[];
+        };
+        SumFieldDto: {
+            id: string;
+            name: string;
+            unit: string;
+            units: string[];
+            optional: boolean;
+            /** Format: double */
+            usual: null | number;
+            choices: components["schemas"]["ChoiceDto"][];
+        };
+        /** @description Entries by field; picks for fields with choices. */
+        SumRequest: {
+            entries: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            picks?: null | {
+                [key: string]: string;
+            };
+        };
+        SumResponse: {
+            results: components["schemas"]["SumResultDto"][];
+        };
+        SumResultDto: {
+            figure: components["schemas"]["FigureDto"];
+            /** @description Quantities of a case this can be told as. */
+            readings: string[];
         };
         SuspectDto: {
             fault: string;
@@ -990,6 +1490,26 @@ export interface components {
             /** Format: double */
             mendMinutes: number;
             hazards: components["schemas"]["HazardDto"][];
+        };
+        /** @description Samples column by column: seconds, turns, bar, L/min; valves as bits, the first cylinder lowest. */
+        TraceDto: {
+            seconds: number[];
+            turns: number[];
+            head: number[];
+            gun: number[];
+            inlet: number[];
+            nozzleFlow: number[];
+            bypassFlow: number[];
+            inletValves: number[];
+            dischargeValves: number[];
+            chambers: number[][];
+        };
+        /** @description Flow within a turn, over its mean. */
+        TurnPointDto: {
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            flowOverMean: number;
         };
         WorkingDto: {
             formula: string;

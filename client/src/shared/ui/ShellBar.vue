@@ -13,6 +13,7 @@ const route = useRoute();
     <nav aria-label="Places">
       <RouterLink to="/cases" :class="{ here: route.path.startsWith('/cases') }">Cases</RouterLink>
       <RouterLink to="/pumps" :class="{ here: route.path.startsWith('/pumps') }">Pumps</RouterLink>
+      <RouterLink to="/workings" :class="{ here: route.path.startsWith('/workings') }">Workings</RouterLink>
     </nav>
     <div class="middle"><slot /></div>
     <button class="tap plain" type="button" @click="toggle">{{ dark ? 'Day' : 'Plant room' }}</button>

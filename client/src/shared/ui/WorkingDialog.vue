@@ -14,7 +14,9 @@ const visible = computed({ get: () => props.figure !== undefined, set: (v) => !v
   <Dialog v-model:visible="visible" modal :header="figure?.name" :style="{ width: 'min(34rem, 94vw)' }">
     <template v-if="figure">
       <p class="value figure">{{ quantity(figure.value, 4) }}</p>
-      <p class="quiet">sound pump, between {{ quantity(figure.low) }} and {{ quantity(figure.high) }} (two sigma)</p>
+      <p v-if="figure.low.value !== figure.high.value" class="quiet">
+        between {{ quantity(figure.low) }} and {{ quantity(figure.high) }} (two sigma)
+      </p>
       <h2>{{ figure.working.formula }}</h2>
       <p class="equation figure">{{ figure.working.equation }}</p>
       <table>

@@ -49,6 +49,9 @@ public sealed record EverydaySum(
 {
     private const double BandSigmas = 2;
 
+    /// <summary>Hazards of taking these figures, by their id in the catalogue.</summary>
+    public IReadOnlyList<string> Hazards { get; init; } = [];
+
     /// <summary>
     /// All results with bands: every entry moved by two sigma on its own, the moves added in quadrature. Throws
     /// <see cref="ImpossibleInputException"/> naming the field.

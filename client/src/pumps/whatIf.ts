@@ -1,0 +1,83 @@
+import type { Knowledge, PumpResource, Quantity, Schemas } from '@/shared/api/client';
+
+/** A fault tried on a pump. */
+export interface TriedFault {
+  fault: string;
+  severity: number;
+  cylinder: number;
+  side: 'inlet' | 'discharge';
+}
+
+/** What is moved: shares of what the pump's own set-up says, so that 1 and 0 are "as it is". */
+export interface WhatIf {
+  speed: number;
+  wear: number;
+  inletLength: number | null;
+  temperature: number;
+  faults: TriedFault[];
+}
+
+export const asItIs = (pump: PumpResource): WhatIf => ({
+  speed: 1,
+  wear: 0,
+  inletLength: pump.setup.inlet?.run?.length?.value ?? null,
+  temperature: pump.setup.temperature?.value ?? 20,
+  faults: [],
+});
+
+/** True where nothing was moved. */
+export const untouched = (pump: PumpResource, tried: WhatIf): boolean =>
+  JSON.stringify(asItIs(pump)) === JSON.stringify(tried);
+
+const times = (q: Quantity | null | undefined, factor: number): Quantity | null =>
+  q ? { ...q, value: q.value * factor } : null;
+
+function worn(nozzle: Schemas['NozzleDto'] | null | undefined, wear: number): Schemas['NozzleDto'] | null {
+  if (!nozzle || wear === 0) return nozzle ?? null;
+  const grown = 1 + wear;
+  return {
+    ...nozzle,
+    flow: times(nozzle.flow, grown),
+    size: nozzle.size ? nozzle.size * grown : null,
+    orifice: times(nozzle.orifice, Math.sqrt(grown)),
+    process: nozzle.process ? { ...nozzle.process, flow: times(nozzle.process.flow, grown) } : null,
+  };
+}
+
+/** The request that asks for the pump as it would be. */
+export function whatIfBody(resource: PumpResource, tried: WhatIf) {
+  const { pump, setup } = resource;
+  const inlet = setup.inlet?.run;
+  return {
+    pump,
+    setup: {
+      ...setup,
+      nozzle: worn(setup.nozzle, tried.wear),
+      // A speed that is tried is the speed, whatever the driver would do.
+      speed: times(setup.speed, tried.speed),
+      drive: tried.speed === 1 ? setup.drive : null,
+      temperature: { value: tried.temperature, unit: setup.temperature?.unit ?? '°C' },
+      inlet:
+        inlet?.length && tried.inletLength !== null
+          ? { ...setup.inlet, run: { ...inlet, length: { ...inlet.length, value: tried.inletLength } } }
+          : setup.inlet,
+    },
+    faults: tried.faults.map((f) => ({ fault: f.fault, severity: f.severity, cylinder: f.cylinder, side: f.side })),
+  };
+}
+
+/** Faults that this pump can have, in the words of the catalogue. */
+export function faultsOf(knowledge: Knowledge, resource: PumpResource): Knowledge['faults'] {
+  const { pump, setup } = resource;
+  const arrangement = pump.arrangement ?? 'crank-plunger';
+  const control = (pump.control ?? 'none').replace('-', '');
+  return knowledge.faults.filter((f) => {
+    if (f.id === 'no-fault') return false;
+    const built =
+      f.arrangements.length > 0
+        ? f.arrangements.includes(arrangement)
+        : arrangement !== 'intensifier' || f.location === 'none';
+    const fitted = f.fitted.every((part) => (part === 'dampener' ? setup.dampener : setup.injector));
+    return built && fitted && (f.requires.length === 0 || f.requires.some((r) => r.replace('-', '') === control));
+  });
+}
