@@ -117,7 +117,7 @@ public class CaseTests(Product product) : IClassFixture<Product>
 
             using var second = new Product(true, folder);
             (await second.Get($"/api/cases/{id}")).ToJsonString().ShouldBe(before.ToJsonString());
-            (await second.Get("/api/pumps")).AsArray().Count.ShouldBe(3);
+            (await second.Get("/api/pumps")).AsArray().Count.ShouldBe(8);
         }
         finally
         {

@@ -95,7 +95,7 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         { "unknown unit", q => q["readings"]![0]!["value"]!["unit"] = "furlongs", "readings[0].value", "psi" },
         { "negative flow", q => q["readings"]![1]!["value"]!["value"] = -12, "readings[1].value", "60 000 L/min" },
         { "zero diameter", q => q["pump"]!["plungerDiameter"]!["value"] = 0, "pump.plungerDiameter", "2 to 300 mm" },
-        { "absurd speed", q => q["setup"]!["speed"]!["value"] = 1e9, "setup.speed", "5 to 6000 rpm" },
+        { "absurd speed", q => q["setup"]!["speed"]!["value"] = 1e9, "setup.speed", "0.6 to 6000 rpm" },
         { "no pump", q => q.Remove("pump"), "pump", "cylinders" },
         { "no nozzle", q => q["setup"]!.AsObject().Remove("nozzle"), "setup.nozzle.flow", "orifice" },
         { "unknown reading", q => q["readings"]![0]!["quantity"] = "mood", "readings[0].quantity", "nozzle-flow" },
@@ -105,7 +105,7 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         { "unknown context", q => q["context"] = new JsonArray("moonlight"), "context", "ran-dry" },
         { "no context", q => q["context"] = new JsonArray((JsonNode?)null), "context[0]", "ran-dry" },
         { "no cue", q => q["cues"] = new JsonArray((JsonNode?)null), "cues[0].cue", "name of a cue" },
-        { "another arrangement", q => q["pump"]!["arrangement"] = "axial", "pump.arrangement", "crank-plunger" },
+        { "another arrangement", q => q["pump"]!["arrangement"] = "rotary", "pump.arrangement", "crank-plunger" },
     };
 
     [Theory]
@@ -143,38 +143,7 @@ public class ComputationTests(Product product) : IClassFixture<Product>
 
     /// <summary>Whatever stands in whatever field: an answer or a refusal that names a field, never a failure of ours.</summary>
     [Fact]
-    public async Task Nothing_that_is_sent_makes_it_fail()
-    {
-        string[] spoils = ["null", "0", "-1", "1e300", "\"\"", "\"x\"", "[]", "{}", "[null]", "true", "999999999999", """{"value":1}""", """{"value":1e308,"unit":"MPa"}"""];
-        foreach (var path in Paths(Product.Fog2(), []).ToArray())
-        {
-            foreach (var spoil in spoils)
-            {
-                var question = Product.Fog2();
-                var at = path[..^1].Aggregate((JsonNode)question, (node, key) => key is int i ? node[i]! : node[(string)key]!);
-                if (path[^1] is int index)
-                    at[index] = JsonNode.Parse(spoil);
-                else
-                    at[(string)path[^1]] = JsonNode.Parse(spoil);
-                var (response, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
-                var what = $"{string.Join('.', path)} = {spoil}";
-                new[] { HttpStatusCode.OK, HttpStatusCode.BadRequest }.ShouldContain(response.StatusCode, what);
-                if (response.StatusCode == HttpStatusCode.BadRequest)
-                    body!["errors"]!.AsObject().Count.ShouldBe(1, what);
-            }
-        }
-    }
-
-    private static IEnumerable<object[]> Paths(JsonNode? node, object[] so)
-    {
-        var inner = node switch
-        {
-            JsonObject o => o.Select(p => (Key: (object)p.Key, p.Value)),
-            JsonArray a => a.Select((v, i) => (Key: (object)i, Value: v)),
-            _ => [],
-        };
-        return inner.SelectMany(p => Paths(p.Value, [.. so, p.Key]).Prepend([.. so, p.Key]));
-    }
+    public Task Nothing_that_is_sent_makes_it_fail() => Spoiler.Try(product, "/api/diagnosis", Product.Fog2);
 
     private async Task Refuses(string path, string body, string field, string says, string? what = null)
     {

@@ -19,7 +19,7 @@ internal sealed class ControlDynamics(Plant plant)
     private const double RestartShare = 0.75;
     private readonly double gain = double.IsFinite(plant.SettingPa) ? 1 / (OperatingPointSolver.ControlBand * plant.SettingPa) : 0;
     private readonly double reliefGain = double.IsFinite(plant.ReliefPa) ? plant.FullFlow / (OperatingPointSolver.ReliefBand * plant.ReliefPa) : 0;
-    private readonly bool modulates = plant.Pump.Control is ControlKind.Unloader or ControlKind.Regulator or ControlKind.Relief;
+    private readonly bool modulates = double.IsFinite(plant.SettingPa) && plant.Pump.Control is ControlKind.Unloader or ControlKind.Regulator or ControlKind.Relief;
     private double opening;
     private double unloaded;
     private double blend;

@@ -63,15 +63,18 @@ public sealed record EverydaySum(
         var parts = lines.Select(_ => new List<BandPart>()).ToArray();
         foreach (var field in Fields.Where(f => f.Sigma > 0 && values.Maybe(f.Id) is not null))
         {
-            var low = Compute(values.Moved(field.Id, 1 - (BandSigmas * field.Sigma))).ToArray();
-            var high = Compute(values.Moved(field.Id, 1 + (BandSigmas * field.Sigma))).ToArray();
+            var low = Compute(values.Moved(field, 1 - (BandSigmas * field.Sigma))).ToArray();
+            var high = Compute(values.Moved(field, 1 + (BandSigmas * field.Sigma))).ToArray();
             for (var i = 0; i < lines.Length; i++)
             {
-                var half = Math.Abs(high[i].Value - low[i].Value) / 2;
+                var half = Math.Abs(Of(high, lines[i]) - Of(low, lines[i])) / 2;
                 if (half > 1e-4 * Math.Abs(lines[i].Value))
                     parts[i].Add(new BandPart($"{field.Name} ± {Quantity.Digits(100 * BandSigmas * field.Sigma)} %", new Amount(lines[i].Kind, half)));
             }
         }
+
+        // A moved entry may leave a result without meaning; that end of the band then stays at the middle.
+        static double Of(SumLine[] moved, SumLine line) => moved.FirstOrDefault(m => m.Id == line.Id)?.Value ?? line.Value;
 
         var inputs = Fields.Where(f => values.Shown(f) is not null).Select(f => new WorkingInput("", f.Name, values.Shown(f)!)).ToArray();
         return [.. lines.Select((line, i) =>
@@ -138,8 +141,9 @@ public sealed class SumValues
         return new SumValues(si, chosen);
     }
 
-    /// <summary>The same with one value multiplied.</summary>
-    public SumValues Moved(string id, double factor) => new(new Dictionary<string, double>(si) { [id] = si[id] * factor }, picks);
+    /// <summary>The same with one value multiplied, but held within what the field takes.</summary>
+    public SumValues Moved(SumField field, double factor) =>
+        new(new Dictionary<string, double>(si) { [field.Id] = Math.Clamp(si[field.Id] * factor, field.Least, field.Most) }, picks);
 
     /// <summary>As it is told in a working; null when nothing was.</summary>
     public string? Shown(SumField field)

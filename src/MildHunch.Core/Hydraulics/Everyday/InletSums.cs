@@ -67,9 +67,9 @@ internal static class DampenerSums
     public static readonly EverydaySum Charge = new(
         "dampener", "Dampener charge", "What to charge a dampener to, how soft it then is, and what that does to the swing.",
         [
-            new("pressure", "Working pressure", QuantityKind.GaugePressure, "bar") { Least = 1e5, Most = 6.5e8 },
+            new("pressure", "Working pressure", QuantityKind.GaugePressure, "bar") { Least = 1e5, Most = 5e8 },
             new("gas", "Gas volume", QuantityKind.Volume, "mL") { Least = 1e-6, Most = 1 },
-            new("charge", "Charge found", QuantityKind.GaugePressure, "bar") { Optional = true, Least = 0, Most = 6.5e8, Sigma = 0.016 },
+            new("charge", "Charge found", QuantityKind.GaugePressure, "bar") { Optional = true, Least = 0, Most = 5e8, Sigma = 0.016 },
             new("swept", "Swept by one plunger", QuantityKind.Volume, "mL") { Optional = true, Least = 1e-8, Most = 0.1 },
             new("cylinders", "Cylinders", QuantityKind.Count, "") { Usual = 3, Least = 1, Most = 7 },
         ],
