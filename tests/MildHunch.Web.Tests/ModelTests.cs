@@ -177,8 +177,14 @@ public class ModelTests(Product product) : IClassFixture<Product>
             ["faults"] = new JsonArray(new JsonObject { ["fault"] = "valve-seat-oring-leak", ["severity"] = 0.5, ["cylinder"] = 2, ["side"] = "discharge" }),
             ["plan"] = new JsonObject
             {
-                ["seconds"] = 0.05, ["samplesPerSecond"] = 200, ["stepsPerTurn"] = 180, ["rampSeconds"] = 0.1, ["seed"] = 3, ["noise"] = Product.Amount(0.1, "bar"),
-                ["outlet"] = new JsonArray(new JsonObject { ["at"] = 0.02, ["opening"] = 0.5 }), ["speedMoves"] = new JsonArray(new JsonObject { ["at"] = 0.02, ["share"] = 0.9 }),
+                ["seconds"] = 0.05,
+                ["samplesPerSecond"] = 200,
+                ["stepsPerTurn"] = 180,
+                ["rampSeconds"] = 0.1,
+                ["seed"] = 3,
+                ["noise"] = Product.Amount(0.1, "bar"),
+                ["outlet"] = new JsonArray(new JsonObject { ["at"] = 0.02, ["opening"] = 0.5 }),
+                ["speedMoves"] = new JsonArray(new JsonObject { ["at"] = 0.02, ["share"] = 0.9 }),
             },
             ["prices"] = new JsonObject { ["energyPerKwh"] = 0.3, ["waterPerM3"] = 2, ["currency"] = "crowns" },
         };

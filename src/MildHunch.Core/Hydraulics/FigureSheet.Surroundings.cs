@@ -24,16 +24,19 @@ internal sealed partial class FigureSheet
         yield return Of("npsh-available", "Head left at the inlet above boiling", QuantityKind.Length, p => Head(p).Available, new Working(
             "Net positive suction head", "NPSHa = (p source − pv)/ρg + level − friction − acceleration",
             [Metres("(p − pv)/ρg", "at the source, above boiling", head.Source), Metres("level", "source above the pump", head.Level), Metres("friction", "hose and strainer", head.Friction), Metres("acceleration", "of the liquid column", head.Acceleration)],
-            SuctionSource)) with { Unit = "m" };
+            SuctionSource)) with
+        { Unit = "m" };
         yield return Of("npsh-margin", "Margin over the head required", QuantityKind.Length, p => Head(p).Margin, new Working(
             "Suction margin", "NPSHa − NPSHr", [Metres("NPSHa", "available", head.Available), Metres("NPSHr", pump.RequiredHead is null ? "required, estimated (common practice)" : "required by the maker", head.Required)], SuctionSource),
-            0, "", pump.RequiredHead is null ? 1 : 0.3) with { Unit = "m" };
+            0, "", pump.RequiredHead is null ? 1 : 0.3) with
+        { Unit = "m" };
         if (setup.Inlet is { } inlet)
         {
             yield return Of("acceleration-head", "Acceleration head", QuantityKind.Length, p => Head(p).Acceleration, new Working(
                 "Acceleration head", "h = L · V · N · C / (K · g), at most c · δ · V / g",
                 [In("L", "length of the inlet", inlet.Run.Length, "m"), new("V", "velocity in it", $"{Quantity.Digits(head.Velocity)} m/s"), Speed(), new("C", "of this arrangement", Quantity.Digits(Suction.AccelerationConstant(pump))), new("K", $"of {setup.Liquid.Name}", Quantity.Digits(setup.Liquid.AccelerationDivisor)), new("c", "pressure wave in this run", $"{Quantity.Digits(inlet.Run.WaveSpeed)} m/s")],
-                SuctionSource)) with { Unit = "m" };
+                SuctionSource)) with
+            { Unit = "m" };
         }
 
         var split = Power;

@@ -63,7 +63,7 @@ public sealed partial class OperatingPointSolver
             var full = s.volumeM3 * s.believedSpeedHz;
             if (s.Setup.Drive is { } drive)
                 droop = drive.Droop * s.volumeM3 / (PowerRules.MechanicalEfficiency * drive.Rated.Si);
-                        omega = 2 * Math.PI * noLoadHz;
+            omega = 2 * Math.PI * noLoadHz;
             var healthyRoot = Math.Sqrt(s.HealthyPa);
             var unit = s.HealthyFlow / healthyRoot;
             leakScale = s.believedSpeedHz / healthyRoot;

@@ -70,8 +70,8 @@ public static class SimulationEndpoint
         var plan = new SimulationPlan
         {
             StepsPerTurn = dto.StepsPerTurn,
-            Outlet = [.. (dto.Outlet ?? []).Select(m => new OutletMove(m.At, m.Opening))],
-            Speed = [.. (dto.SpeedMoves ?? []).Select(m => new SpeedMove(m.At, m.Share))],
+            Outlet = [.. (dto.Outlet ?? []).Select((m, i) => m is null ? throw Mapping.Missing($"outlet[{i}]", "a time and an opening") : new OutletMove(m.At, m.Opening))],
+            Speed = [.. (dto.SpeedMoves ?? []).Select((m, i) => m is null ? throw Mapping.Missing($"speedMoves[{i}]", "a time and a share of the speed") : new SpeedMove(m.At, m.Share))],
             FromRest = dto.FromRest ?? false,
             NoisePa = dto.Noise is null ? 0 : Mapping.Amount(dto.Noise, QuantityKind.GaugePressure, "noise").Si,
             Seed = dto.Seed ?? 1,

@@ -27,7 +27,8 @@ internal static class DriveSums
                 new("speed", "Crank speed", QuantityKind.RotationalSpeed, driver / ratio * (1 - Drive.BeltCreep), "N = N driver · d₁/d₂ · (1 − creep)", "Synchronous speed 2f/poles; belt creep 1 to 2 % (common practice)", "speed"),
                 new("driver-speed", "Driver speed", QuantityKind.RotationalSpeed, driver, v.Maybe("driver") is null ? "N = 2f/poles · (1 − slip)" : "as measured", "Three-phase motors"),
             ];
-        }) { Hazards = ["rotating"] };
+        })
+    { Hazards = ["rotating"] };
 
     public static readonly EverydaySum Power = new(
         "power", "Power and current", "What the pump takes at a pressure and flow, and what the motor draws.",

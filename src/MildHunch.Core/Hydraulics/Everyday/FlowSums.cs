@@ -19,7 +19,8 @@ internal static class FlowSums
             new("volume", "Volume caught", QuantityKind.Volume, "L") { Least = 1e-6, Most = 100, Sigma = 0.02 },
             new("time", "Time it took", QuantityKind.Duration, "s") { Least = 0.5, Most = 36_000, Sigma = 0.02 },
         ],
-        v => [new("flow", "Flow", QuantityKind.VolumeFlow, v["volume"] / v["time"], "Q = V / t", "Volume over time", "nozzle-flow", "bypass-flow", "supply-flow")]) { Hazards = ["jet"] };
+        v => [new("flow", "Flow", QuantityKind.VolumeFlow, v["volume"] / v["time"], "Q = V / t", "Volume over time", "nozzle-flow", "bypass-flow", "supply-flow")])
+    { Hazards = ["jet"] };
 
     public static readonly EverydaySum NozzleSize = new(
         "nozzle-size", "Nozzle: size and orifice", "What size passes a flow at a pressure, how wide it is, and what it passes at another pressure.",
@@ -50,7 +51,8 @@ internal static class FlowSums
             new("flow", "Flow of the pump", QuantityKind.VolumeFlow, "L/min") { Optional = true, Least = 1e-9, Most = 1 },
         ],
         DripLines,
-        (pump, setup) => [("flow", Delivery.TheoreticalFlow(pump, setup.Speed.Si))]) { Hazards = ["trapped-pressure"] };
+        (pump, setup) => [("flow", Delivery.TheoreticalFlow(pump, setup.Speed.Si))])
+    { Hazards = ["trapped-pressure"] };
 
     public static readonly EverydaySum PressureFall = new(
         "pressure-fall", "Pressure fall, outlet closed", "How much leaks, from how fast a closed line loses pressure. The stretch of the hose decides, so the band is wide.",
@@ -74,7 +76,8 @@ internal static class FlowSums
                 new("softness", "Softness of the line", QuantityKind.Compliance, softness, "C = V · (stretch + 1/β)", "Compressibility of water by IAPWS-IF97; hose stretch common practice"),
             ];
         },
-        (_, setup) => setup.Outlet is { } run ? [("length", run.Length.Si), ("bore", run.Bore.Si)] : []) { Hazards = ["trapped-pressure", "overpressure"] };
+        (_, setup) => setup.Outlet is { } run ? [("length", run.Length.Si), ("bore", run.Bore.Si)] : [])
+    { Hazards = ["trapped-pressure", "overpressure"] };
 
     public static readonly EverydaySum HoseLoss = new(
         "hose-loss", "Hose and pipe loss", "Pressure lost in a run, and how fast the water goes in it.",

@@ -74,7 +74,8 @@ internal static class DampenerSums
             new("cylinders", "Cylinders", QuantityKind.Count, "") { Usual = 3, Least = 1, Most = 7 },
         ],
         Lines,
-        (pump, setup) => [("pressure", setup.Nozzle.OpensAtPa is null ? Math.Min(pump.RatedPressure.Si, setup.ControlSetting?.Si ?? pump.RatedPressure.Si) : pump.RatedPressure.Si), ("swept", pump.SweptVolume.Si), ("cylinders", pump.Cylinders), .. setup.Dampener is { } d ? new[] { ("gas", d.Gas.Si), ("charge", d.Charge.Si) } : []]) { Hazards = ["trapped-pressure"] };
+        (pump, setup) => [("pressure", setup.Nozzle.OpensAtPa is null ? Math.Min(pump.RatedPressure.Si, setup.ControlSetting?.Si ?? pump.RatedPressure.Si) : pump.RatedPressure.Si), ("swept", pump.SweptVolume.Si), ("cylinders", pump.Cylinders), .. setup.Dampener is { } d ? new[] { ("gas", d.Gas.Si), ("charge", d.Charge.Si) } : []])
+    { Hazards = ["trapped-pressure"] };
 
     private static IEnumerable<SumLine> Lines(SumValues v)
     {
