@@ -15,6 +15,7 @@ import StageRail from './StageRail.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
 import WorkPanel from './WorkPanel.vue';
+import { actionFigure, comparisonFigure, suspectFigure } from './figures';
 import PumpDrawing from './drawing/PumpDrawing.vue';
 import type { Spot } from './drawing/spots';
 import { asStage, type Stage } from './stages';
@@ -44,7 +45,11 @@ function tell(change: ChangeRequest) {
 }
 
 function working(id: string) {
-  figure.value = data.value?.diagnosis.expectation.find((f) => f.id === id);
+  const diagnosis = data.value?.diagnosis;
+  const read = diagnosis?.comparisons.find((c) => c.quantity === id);
+  const computed = diagnosis?.expectation.find((f) => f.id === id);
+  // Speed and nozzle are believed, not computed: what was told stands against what was read.
+  figure.value = computed && id !== 'speed' ? computed : read && comparisonFigure(read);
 }
 
 useKeys([
@@ -110,6 +115,7 @@ useKeys([
             :knowledge="knowledge"
             :stage="stage"
             :tell="access.tell"
+            @open="figure = actionFigure($event, data.diagnosis.suspects)"
           />
           <template v-if="stage === 'suspect' || stage === 'measure'">
             <SuspectList
@@ -117,6 +123,7 @@ useKeys([
               class="scroll"
               :data="data"
               @take-out="(id) => tell({ remove: [id] })"
+              @open="figure = suspectFigure($event)"
             />
             <NextCheckPanel class="check" :data="data" :knowledge="knowledge" @tell="tell" />
           </template>

@@ -6,7 +6,7 @@ import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
 
 /** Who could have done it: probability, hunch word, and the evidence for and against behind a tap. */
 const props = defineProps<{ data: CaseResource }>();
-const emit = defineEmits<{ takeOut: [entryId: string] }>();
+const emit = defineEmits<{ takeOut: [entryId: string]; open: [suspect: Suspect] }>();
 
 const opened = ref<Record<string, boolean>>({});
 const all = ref(false);
@@ -80,10 +80,22 @@ function shown(): Suspect[] {
               <span>together: pieces that only count side by side</span>
             </li>
           </ul>
-          <p v-else class="quiet">Nothing told so far speaks for or against it.</p>
-          <button v-if="s.evidence.length" type="button" class="tap plain out" @click="full[s.fault] = !full[s.fault]">
-            {{ full[s.fault] ? 'Less' : `All ${s.evidence.length} pieces, and leave one out` }}
-          </button>
+          <p v-else class="quiet">
+            From {{ percent(s.prior) }} at first to {{ percent(s.probability) }} by all that was told.
+          </p>
+          <p class="foot">
+            <button
+              v-if="s.evidence.length"
+              type="button"
+              class="tap plain out"
+              @click="full[s.fault] = !full[s.fault]"
+            >
+              {{ full[s.fault] ? 'Less' : `All ${s.evidence.length} pieces, and leave one out` }}
+            </button>
+            <button type="button" class="tap plain out" @click="emit('open', s)">
+              Why {{ percent(s.probability) }}
+            </button>
+          </p>
           <p v-if="full[s.fault]" class="quiet">{{ s.how }} {{ s.actionName }}, about {{ s.mendMinutes }} min.</p>
         </div>
       </li>
@@ -171,6 +183,13 @@ ol > li {
 .against {
   color: var(--water);
   font-weight: 600;
+}
+
+.why .foot {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  margin: 0;
 }
 
 .out {

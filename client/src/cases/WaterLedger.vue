@@ -60,14 +60,8 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
           :style="{ width: `${share(ledger.outside)}%` }"
           >out</span
         >
-        <button
-          type="button"
-          class="part missing"
-          :class="{ notable }"
-          aria-label="What is missing, and how that is worked out"
-          @click="open('missing-shares')"
-        >
-          <span v-if="notable" class="label">
+        <button type="button" class="part missing" :class="{ notable }" @click="open('missing-shares')">
+          <span :class="notable ? 'label' : 'sr-only'">
             {{ missingName }} <b class="figure">{{ digits(missing) }}</b>
           </span>
         </button>
@@ -108,7 +102,7 @@ button.part {
 
 .bar {
   display: flex;
-  height: 44px;
+  height: 48px;
   margin: 0.25rem 0;
   border: 1.5px solid var(--ink);
   border-radius: 4px;

@@ -12,6 +12,7 @@ const props = defineProps<{
   stage: Stage;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
+defineEmits<{ open: [action: CaseResource['diagnosis']['actions'][number]] }>();
 
 const actions = computed(() => props.data.diagnosis.actions.filter((a) => a.probability >= 0.03).slice(0, 4));
 const hazards = computed(() => {
@@ -49,7 +50,15 @@ const isOn = (cue: string, answer: string, k?: number) =>
       <h2>{{ stage === 'open' ? 'What opening should settle' : 'What to mend' }}</h2>
       <ol>
         <li v-for="a in actions" :key="a.action">
-          <span>{{ a.name }}</span> <span class="figure">{{ percent(a.probability) }}</span>
+          <span>{{ a.name }}</span>
+          <button
+            type="button"
+            class="tap plain figure"
+            :aria-label="`Why ${percent(a.probability)}: ${a.name}`"
+            @click="$emit('open', a)"
+          >
+            {{ percent(a.probability) }}
+          </button>
           <span class="quiet">{{ a.mendMinutes }} min</span>
         </li>
       </ol>
@@ -144,8 +153,13 @@ ol li {
   display: grid;
   grid-template-columns: 1fr auto 4.5rem;
   gap: 0.5rem;
-  padding: 0.4rem 0;
+  align-items: center;
   border-bottom: 1px solid var(--line);
+}
+
+ol .tap {
+  text-decoration: underline dotted;
+  text-underline-offset: 4px;
 }
 
 ol .quiet {

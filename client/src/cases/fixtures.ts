@@ -10,6 +10,7 @@ export function aSuspect(over: Partial<Suspect> = {}): Suspect {
     part: 'discharge-valve',
     side: 'discharge',
     probability: 0.7,
+    prior: 0.05,
     hunch: 'fair hunch',
     severity: { middle: 0.8, low: 0.6, high: 1, zero: 'tight', one: 'wide open' },
     locations: [

@@ -121,6 +121,12 @@ const hint = (key: 'plungerDiameter' | 'stroke' | 'ratedSpeed' | 'ratedFlow') =>
       ><input v-model="plate.pullDischarges" type="checkbox" /> The pull stroke discharges</label
     >
     <QuantityInput
+      v-if="!isIntensifier && plate.arrangement !== 'axial'"
+      v-model="plate.rodRatio"
+      label="Crank radius over rod length"
+      :problem="problems['pump.rodRatio']"
+    />
+    <QuantityInput
       v-model="plate.requiredHead"
       label="Head it asks for at the inlet"
       :units="['m', 'ft']"

@@ -4,7 +4,7 @@ import type { TypedQuantity } from './plate';
 
 /** A number with its unit. Text is kept as typed. */
 const model = defineModel<TypedQuantity>({ required: true });
-defineProps<{ label: string; units: string[]; problem?: string; hint?: string }>();
+defineProps<{ label: string; units?: string[]; problem?: string; hint?: string }>();
 const id = useId();
 </script>
 
@@ -22,10 +22,10 @@ const id = useId();
         :aria-invalid="problem ? true : undefined"
         :aria-describedby="problem ? `${id}-problem` : undefined"
       />
-      <select v-if="units.length > 1" v-model="model.unit" :aria-label="`Unit of ${label}`">
+      <select v-if="units && units.length > 1" v-model="model.unit" :aria-label="`Unit of ${label}`">
         <option v-for="u in units" :key="u">{{ u }}</option>
       </select>
-      <span v-else class="unit">{{ units[0] }}</span>
+      <span v-else-if="units" class="unit">{{ units[0] }}</span>
     </div>
     <p v-if="problem" :id="`${id}-problem`" role="alert">{{ problem }}</p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import QuantityInput from './QuantityInput.vue';
 import type { Plate } from './plate';
 
@@ -6,11 +7,13 @@ import type { Plate } from './plate';
 const props = defineProps<{ plate: Plate; problems: Record<string, string> }>();
 // The form's own object, never replaced.
 const plate = props.plate;
-const strength: Record<string, string> = {
-  seawater: 'Salt, g/kg',
-  brine: 'Salt, % by mass',
-  glycol: 'Glycol, % by volume',
-  oil: 'Viscosity grade',
+const rated = computed(() => ['nozzle', 'process'].includes(plate.outletKind));
+/** What the strength of a liquid is called, and what counts until it is told. */
+const strength: Record<string, [string, string]> = {
+  seawater: ['Salt, g/kg', '35'],
+  brine: ['Salt, % by mass', '10'],
+  glycol: ['Glycol, % by volume', '30'],
+  oil: ['Viscosity grade', '22'],
 };
 </script>
 
@@ -71,6 +74,17 @@ const strength: Record<string, string> = {
         :units="['mm', 'in']"
         :problem="problems['setup.drive.pumpPulley']"
       />
+      <QuantityInput
+        v-model="plate.gearRatio"
+        label="Gear, driver turns a pump turn"
+        :problem="problems['setup.drive.gearRatio']"
+      />
+      <QuantityInput
+        v-model="plate.droop"
+        :label="plate.drive === 'motor' ? 'Slip at rated power' : 'Droop at rated power'"
+        :units="['%']"
+        :problem="problems['setup.drive.droop']"
+      />
     </template>
     <QuantityInput
       v-model="plate.voltage"
@@ -98,13 +112,13 @@ const strength: Record<string, string> = {
         <option value="oil">light oil</option>
       </select></label
     >
-    <label v-if="plate.liquid !== 'water'"
-      >{{ strength[plate.liquid] }}
-      <input v-model="plate.liquidStrength" class="figure" inputmode="decimal" autocomplete="off" />
-      <span v-if="problems['setup.salinity'] ?? problems['setup.salt']" class="problem" role="alert">{{
-        problems['setup.salinity'] ?? problems['setup.salt']
-      }}</span>
-    </label>
+    <QuantityInput
+      v-if="plate.liquid !== 'water'"
+      v-model="plate.liquidStrength"
+      :label="strength[plate.liquid]?.[0] ?? 'Strength'"
+      :hint="strength[plate.liquid]?.[1]"
+      :problem="problems['setup.liquidStrength']"
+    />
     <QuantityInput
       v-model="plate.temperature"
       label="Water temperature"
@@ -145,6 +159,16 @@ const strength: Record<string, string> = {
         :units="['m', 'ft']"
         :problem="problems['setup.inlet.level']"
       />
+      <QuantityInput
+        v-model="plate.strainer"
+        label="Strainer and foot valve, velocity heads"
+        :problem="problems['setup.inlet.strainer']"
+      />
+      <QuantityInput
+        v-model="plate.inletFittings"
+        label="Bends of the suction run, velocity heads"
+        :problem="problems['setup.inlet.run.fittings']"
+      />
     </template>
   </fieldset>
   <fieldset>
@@ -152,7 +176,9 @@ const strength: Record<string, string> = {
     <label
       >Goes to
       <select v-model="plate.outletKind">
-        <option value="nozzle">nozzles</option>
+        <option value="nozzle">nozzles, flow at a pressure known</option>
+        <option value="number">nozzles, number known</option>
+        <option value="passage">nozzles, passage measured</option>
         <option value="process">a process with a back pressure</option>
       </select></label
     >
@@ -164,21 +190,39 @@ const strength: Record<string, string> = {
       :problem="problems['setup.nozzle.process.opensAt']"
     />
     <QuantityInput
+      v-if="plate.outletKind === 'number'"
+      v-model="plate.nozzleNumber"
+      label="Nozzle number"
+      :problem="problems['setup.nozzle.size'] ?? problems['setup.nozzle']"
+    />
+    <QuantityInput
+      v-if="plate.outletKind === 'passage'"
+      v-model="plate.nozzlePassage"
+      label="Passage of a nozzle"
+      :units="['mm', 'in']"
+      :problem="problems['setup.nozzle.orifice'] ?? problems['setup.nozzle']"
+    />
+    <QuantityInput
+      v-if="rated"
       v-model="plate.nozzleFlow"
       :label="plate.outletKind === 'process' ? 'Process passes' : 'Nozzle passes, when sound'"
       :units="['L/min', 'US gal/min', 'm³/h']"
       :problem="problems['setup.nozzle.flow'] ?? problems['setup.nozzle.process.flow'] ?? problems['setup.nozzle']"
     />
     <QuantityInput
+      v-if="rated"
       v-model="plate.nozzleAt"
       label="at this pressure"
       :units="['bar', 'MPa', 'psi']"
       :problem="problems['setup.nozzle.at'] ?? problems['setup.nozzle.process.at']"
     />
-    <label v-if="plate.outletKind === 'nozzle'"
-      >How many such nozzles
-      <input v-model="plate.nozzleCount" class="figure" inputmode="numeric" placeholder="1" autocomplete="off" />
-    </label>
+    <QuantityInput
+      v-if="plate.outletKind !== 'process'"
+      v-model="plate.nozzleCount"
+      label="How many such nozzles"
+      hint="1"
+      :problem="problems['setup.nozzle.count']"
+    />
     <QuantityInput
       v-if="plate.control !== 'none'"
       v-model="plate.controlSetting"
@@ -213,6 +257,11 @@ const strength: Record<string, string> = {
         label="Bore of the outlet run"
         :units="['mm', 'in']"
         :problem="problems['setup.outlet.bore']"
+      />
+      <QuantityInput
+        v-model="plate.outletFittings"
+        label="Bends of the outlet run, velocity heads"
+        :problem="problems['setup.outlet.fittings']"
       />
       <label
         >Outlet run is

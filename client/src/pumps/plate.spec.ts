@@ -40,3 +40,60 @@ describe('the type plate', () => {
     expect(toRequest(again).pump).toEqual(request.pump);
   });
 });
+
+describe('the wider plate', () => {
+  const again = (plate: ReturnType<typeof filled>) =>
+    fromResource({ id: 'x', version: 1, ...toRequest(plate) } as unknown as PumpResource);
+
+  it('loses no field on the way to the server and back', () => {
+    const plate = filled();
+    Object.assign(plate, {
+      drive: 'engine',
+      inletTold: true,
+      outletTold: true,
+      dampenerFitted: true,
+      injector: 'inlet',
+    });
+    Object.assign(plate, { liquid: 'glycol', outletKind: 'number' });
+    for (const key of [
+      'gearRatio',
+      'strainer',
+      'inletFittings',
+      'outletFittings',
+      'nozzleNumber',
+      'nozzleCount',
+    ] as const)
+      plate[key].text = '2';
+    for (const key of ['noLoadSpeed', 'ratedPower', 'driverPulley', 'pumpPulley', 'gasVolume', 'charge'] as const)
+      plate[key].text = '7';
+    plate.droop.text = '3';
+    plate.liquidStrength.text = '40';
+    plate.rodRatio.text = '0.2';
+    expect(toRequest(again(plate))).toEqual(toRequest(plate));
+    expect(toRequest(plate).setup?.drive?.droop).toBeCloseTo(0.03, 12);
+    expect(again(plate).outletKind).toBe('number');
+  });
+
+  it('tells a process by the pressure below which it passes nothing', () => {
+    const plate = filled();
+    plate.outletKind = 'process';
+    plate.opensAt.text = '25';
+    plate.nozzleFlow.text = '60';
+    plate.nozzleAt.text = '55';
+    expect(toRequest(plate).setup?.nozzle).toEqual({
+      process: {
+        opensAt: { value: 25, unit: 'bar' },
+        flow: { value: 60, unit: 'L/min' },
+        at: { value: 55, unit: 'bar' },
+      },
+    });
+    expect(again(plate).outletKind).toBe('process');
+    expect(again(plate).nozzleFlow.text).toBe('60');
+  });
+
+  it('marks a plain number that is none', () => {
+    const plate = filled();
+    plate.gearRatio.text = 'two to one';
+    expect(Object.keys(problemsOf(plate))).toEqual(['setup.drive.gearRatio']);
+  });
+});

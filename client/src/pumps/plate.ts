@@ -24,9 +24,7 @@ export function emptyPlate() {
     line: 'hose',
     pullDischarges: false,
     outletKind: 'nozzle',
-    nozzleCount: '',
     liquid: 'water',
-    liquidStrength: '',
     drive: 'told',
     poles: 4,
     inletTold: false,
@@ -65,6 +63,16 @@ export function emptyPlate() {
     outletBore: typed('mm'),
     gasVolume: typed('mL'),
     charge: typed('bar'),
+    nozzlePassage: typed('mm'),
+    nozzleNumber: typed(''),
+    nozzleCount: typed(''),
+    liquidStrength: typed(''),
+    rodRatio: typed(''),
+    gearRatio: typed(''),
+    droop: typed('%'),
+    strainer: typed(''),
+    inletFittings: typed(''),
+    outletFittings: typed(''),
   };
 }
 
@@ -103,12 +111,28 @@ export const quantityFields: Record<string, TypedKey> = {
   'setup.outlet.bore': 'outletBore',
   'setup.dampener.gasVolume': 'gasVolume',
   'setup.dampener.charge': 'charge',
+  'setup.nozzle.orifice': 'nozzlePassage',
 };
+
+/** Fields that are plain numbers in the request. */
+const numberFields: Record<string, TypedKey> = {
+  'setup.nozzle.size': 'nozzleNumber',
+  'setup.nozzle.count': 'nozzleCount',
+  'setup.liquidStrength': 'liquidStrength',
+  'pump.rodRatio': 'rodRatio',
+  'setup.drive.gearRatio': 'gearRatio',
+  'setup.inlet.strainer': 'strainer',
+  'setup.inlet.run.fittings': 'inletFittings',
+  'setup.outlet.fittings': 'outletFittings',
+};
+/** Told in per cent, sent as a share. */
+const droopField = 'setup.drive.droop';
 
 /** Fields that hold something that is no number, by field of the request. Empty ones are the server's to judge. */
 export function problemsOf(plate: Plate): Record<string, string> {
   const found: Record<string, string> = {};
-  for (const [field, key] of Object.entries(quantityFields)) {
+  const all = { ...quantityFields, ...numberFields, [droopField]: 'droop' as const };
+  for (const [field, key] of Object.entries(all)) {
     const text = plate[key].text.trim();
     if (text && readNumber(text) === null)
       found[field] = `“${text}” is not a number. Write it like 18 or 1450 or 12.6.`;
@@ -121,6 +145,8 @@ const q = (t: TypedQuantity): Quantity | null => {
   return value === null ? null : { value, unit: t.unit };
 };
 
+const n = (t: TypedQuantity): number | null => readNumber(t.text);
+
 /** What the pump is, in the shape of the interface. */
 export function toPump(plate: Plate): Schemas['PumpDto'] {
   const intensifier = plate.arrangement === 'intensifier';
@@ -129,7 +155,7 @@ export function toPump(plate: Plate): Schemas['PumpDto'] {
     cylinders: plate.arrangement === 'twin-piston' || intensifier ? 2 : plate.cylinders,
     plungerDiameter: q(plate.plungerDiameter),
     stroke: q(plate.stroke),
-    rodRatio: null,
+    rodRatio: n(plate.rodRatio),
     ratedSpeed: q(plate.ratedSpeed),
     ratedFlow: q(plate.ratedFlow),
     ratedPressure: q(plate.ratedPressure),
@@ -147,12 +173,16 @@ export function toPump(plate: Plate): Schemas['PumpDto'] {
 function toNozzle(plate: Plate): Schemas['NozzleDto'] {
   const [flow, at] = [q(plate.nozzleFlow), q(plate.nozzleAt)];
   if (plate.outletKind === 'process') return { process: { opensAt: q(plate.opensAt), flow, at } };
-  const count = readNumber(plate.nozzleCount);
-  return count === null ? { flow, at } : { flow, at, count };
+  const count = n(plate.nozzleCount);
+  const many = count === null ? {} : { count };
+  if (plate.outletKind === 'number') return { size: n(plate.nozzleNumber), ...many };
+  if (plate.outletKind === 'passage') return { orifice: q(plate.nozzlePassage), ...many };
+  return { flow, at, ...many };
 }
 
 function toDrive(plate: Plate): Schemas['DriveDto'] | null {
   if (plate.drive === 'told') return null;
+  const droop = n(plate.droop);
   return {
     kind: plate.drive,
     ratedPower: q(plate.ratedPower),
@@ -161,6 +191,8 @@ function toDrive(plate: Plate): Schemas['DriveDto'] | null {
     noLoadSpeed: plate.drive === 'engine' ? q(plate.noLoadSpeed) : null,
     driverPulley: q(plate.driverPulley),
     pumpPulley: q(plate.pumpPulley),
+    gearRatio: n(plate.gearRatio),
+    droop: droop === null ? null : droop / 100,
   };
 }
 
@@ -178,19 +210,30 @@ export function toRequest(plate: Plate): PumpRequest {
       oilPressure: plate.arrangement === 'intensifier' ? q(plate.oilPressure) : null,
       line: plate.line,
       liquid: plate.liquid,
-      liquidStrength: plate.liquid === 'water' ? null : readNumber(plate.liquidStrength),
+      liquidStrength: plate.liquid === 'water' ? null : n(plate.liquidStrength),
       temperature: q(plate.temperature),
       supplyPressure: q(plate.supplyPressure),
       voltage: q(plate.voltage),
       drive: toDrive(plate),
       inlet: plate.inletTold
         ? {
-            run: { length: q(plate.inletLength), bore: q(plate.inletBore), material: plate.inletMaterial },
+            run: {
+              length: q(plate.inletLength),
+              bore: q(plate.inletBore),
+              material: plate.inletMaterial,
+              fittings: n(plate.inletFittings),
+            },
             level: q(plate.inletLevel),
+            strainer: n(plate.strainer),
           }
         : null,
       outlet: plate.outletTold
-        ? { length: q(plate.outletLength), bore: q(plate.outletBore), material: plate.outletMaterial }
+        ? {
+            length: q(plate.outletLength),
+            bore: q(plate.outletBore),
+            material: plate.outletMaterial,
+            fittings: n(plate.outletFittings),
+          }
         : null,
       dampener: plate.dampenerFitted ? { gasVolume: q(plate.gasVolume), charge: q(plate.charge) } : null,
       injector: plate.injector || null,
@@ -210,6 +253,13 @@ export function fromResource(resource: PumpResource): Plate {
     const told = at(resource, path) as Quantity | null | undefined;
     if (told) plate[key] = { text: String(told.value), unit: told.unit };
   }
+  for (const [path, key] of Object.entries(numberFields)) {
+    const told = at(resource, path);
+    if (typeof told === 'number') plate[key].text = String(told);
+  }
+  if (setup.drive?.droop) plate.droop.text = String(setup.drive.droop * 100);
+  if (setup.nozzle?.size) plate.outletKind = 'number';
+  if (setup.nozzle?.orifice) plate.outletKind = 'passage';
   const process = setup.nozzle?.process;
   if (process) {
     plate.outletKind = 'process';
@@ -228,9 +278,7 @@ export function fromResource(resource: PumpResource): Plate {
     sealReturn: pump.sealReturn ?? 'inlet',
     pullDischarges: pump.pullDischarges ?? false,
     line: setup.line ?? 'unknown',
-    nozzleCount: setup.nozzle?.count ? String(setup.nozzle.count) : '',
     liquid: setup.liquid ?? 'water',
-    liquidStrength: setup.liquidStrength ? String(setup.liquidStrength) : '',
     drive: setup.drive?.kind ?? 'told',
     poles: setup.drive?.poles ?? 4,
     inletTold: !!setup.inlet,

@@ -33,8 +33,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
                         .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
                     : [];
                 var prior = f.Rows.Sum(i => bench.Hypotheses[i].Prior);
-                var together = explained ? Decibans(f.Probability, prior) - evidence.Sum(e => e.Decibans) : 0;
-                return new Suspect(f.Fault, f.Probability, HunchWords.Of(f.Probability), severity, Locations(f.Rows), evidence, together);
+                var together = Decibans(f.Probability, prior) - evidence.Sum(e => e.Decibans);
+                return new Suspect(f.Fault, f.Probability, prior, HunchWords.Of(f.Probability), severity, Locations(f.Rows), evidence, together);
             }),
         ];
     }

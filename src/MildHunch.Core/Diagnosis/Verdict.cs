@@ -20,6 +20,7 @@ public sealed record SeverityEstimate(double Middle, double Low, double High, st
 public sealed record Suspect(
     Fault Fault,
     double Probability,
+    double Prior,
     string Hunch,
     SeverityEstimate Severity,
     IReadOnlyList<LocationShare> Locations,

@@ -16,7 +16,7 @@ public sealed record SeverityDto(double Middle, double Low, double High, string 
 public sealed record HazardDto(string Id, string Text);
 
 public sealed record SuspectDto(
-    string Fault, string Name, string Part, string? Side, double Probability, string Hunch, SeverityDto Severity,
+    string Fault, string Name, string Part, string? Side, double Probability, double Prior, string Hunch, SeverityDto Severity,
     IReadOnlyList<LocationDto> Locations, IReadOnlyList<EvidenceDto> Evidence, double TogetherDecibans,
     string How, IReadOnlyList<string> Causes, string Action, string ActionName, double MendMinutes, IReadOnlyList<HazardDto> Hazards);
 

@@ -32,7 +32,7 @@ public static class DiagnosisEndpoint
     }
 
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue, SourceNames sources) => new(
-        s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), s.Hunch,
+        s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
         new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
         [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability)))],
         [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],

@@ -88,15 +88,26 @@ public static class PumpMapping
             f.Side is null ? null : Mapping.Choice<Side>(f.Side, $"faults[{i}].side", default))),
     ];
 
-    private static Liquid ToLiquid(string? name, double? strength) => name switch
+    private static Liquid ToLiquid(string? name, double? strength)
     {
-        null or "water" => Liquid.PlainWater,
-        "seawater" => new Seawater(strength ?? 35),
-        "brine" => new Brine((strength ?? 10) / 100),
-        "glycol" => new Glycol((strength ?? 30) / 100),
-        "oil" => new LightOil(strength ?? 22),
-        _ => throw new ImpossibleInputException("liquid", $"“{(name.Length > 40 ? name[..40] : name)}”", "water, seawater, brine, glycol, oil"),
-    };
+        try
+        {
+            return name switch
+            {
+                null or "water" => Liquid.PlainWater,
+                "seawater" => new Seawater(strength ?? 35),
+                "brine" => new Brine((strength ?? 10) / 100),
+                "glycol" => new Glycol((strength ?? 30) / 100),
+                "oil" => new LightOil(strength ?? 22),
+                _ => throw new ImpossibleInputException("liquid", $"“{(name.Length > 40 ? name[..40] : name)}”", "water, seawater, brine, glycol, oil"),
+            };
+        }
+        catch (ImpossibleInputException e) when (e.Field != "liquid")
+        {
+            // Each liquid names its own strength; the caller knows one field.
+            throw new ImpossibleInputException("liquidStrength", e.Value, e.Accepted);
+        }
+    }
 
     private static Drive ToDrive(DriveDto dto)
     {

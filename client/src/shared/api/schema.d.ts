@@ -1477,6 +1477,8 @@ export interface components {
             side: null | string;
             /** Format: double */
             probability: number;
+            /** Format: double */
+            prior: number;
             hunch: string;
             severity: components["schemas"]["SeverityDto"];
             locations: components["schemas"]["LocationDto"][];

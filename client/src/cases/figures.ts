@@ -1,0 +1,60 @@
+import type { CaseResource, Figure, Schemas, Suspect } from '@/shared/api/client';
+import { percent, quantity, signed } from '@/shared/format';
+
+type Input = Figure['working']['inputs'][number];
+
+const share = (probability: number) => ({ value: Math.round(probability * 1000) / 10, unit: '%' });
+
+function worked(id: string, name: string, value: Figure['value'], working: Figure['working'], band?: [number, number]) {
+  const [low, high] = band ?? [value.value, value.value];
+  return { id, name, value, low: { ...value, value: low }, high: { ...value, value: high }, band: [], working };
+}
+
+/** How a suspect's share comes about: where it started, and what each piece of evidence did to its odds. */
+export function suspectFigure(suspect: Suspect): Figure {
+  const inputs: Input[] = [{ symbol: '', name: 'before anything was told', value: percent(suspect.prior) }];
+  for (const e of suspect.evidence) inputs.push({ symbol: '', name: e.text, value: `${signed(e.decibans, 2)} dB` });
+  if (suspect.togetherDecibans !== 0)
+    inputs.push({
+      symbol: '',
+      name: suspect.evidence.length ? 'pieces that only count side by side' : 'all pieces together',
+      value: `${signed(suspect.togetherDecibans, 2)} dB`,
+    });
+  return worked(`suspect-${suspect.fault}`, suspect.name, share(suspect.probability), {
+    formula: 'Bayes’ rule, odds in decibans',
+    equation: 'odds now = odds before · 10^(Σ decibans / 10)',
+    inputs,
+    source: 'Prior by part and hours; each piece weighed by leaving it out; docs/reasoning.md',
+  });
+}
+
+/** The suspects that one action would mend. */
+export function actionFigure(action: CaseResource['diagnosis']['actions'][number], suspects: Suspect[]): Figure {
+  const mended = suspects.filter((s) => s.action === action.action);
+  return worked(`action-${action.action}`, action.name, share(action.probability), {
+    formula: 'Sum over what it would mend',
+    equation: 'Σ shares of its suspects',
+    inputs: mended.map((s) => ({ symbol: '', name: s.name, value: percent(s.probability) })),
+    source: 'The suspects of this case',
+  });
+}
+
+/** What is believed of a thing that is only read, never computed: the nozzle's passage, the crank's speed. */
+export function comparisonFigure(c: Schemas['ComparisonDto']): Figure {
+  return worked(
+    c.quantity,
+    c.name,
+    c.expected,
+    {
+      formula: 'As the pump was told',
+      equation: 'σ away = (read − told) / √(σ told² + σ read²)',
+      inputs: [
+        { symbol: '', name: 'told with the pump', value: quantity(c.expected, 4) },
+        { symbol: '', name: 'read', value: quantity(c.read, 4) },
+        { symbol: '', name: 'away', value: `${signed(c.sigmas, 2)} σ` },
+      ],
+      source: 'Set-up of the pump',
+    },
+    [c.low.value, c.high.value],
+  );
+}
