@@ -2,9 +2,6 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
-using MildHunch.Core.Hydraulics;
-using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
 
 // Measures what the product promises: answers over HTTP from a running server (BASE_URL), and the kernel on its own.
 const int Rounds = 1000;
@@ -13,7 +10,7 @@ CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a time");
 var stolenBefore = Stolen();
-Kernel();
+Model.Measure();
 if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
 {
     using var http = new HttpClient { BaseAddress = new Uri(address) };
@@ -24,6 +21,8 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
     await Measure("diagnosis, new pump, 6 readings, 8 cues", "/api/diagnosis", i => Request(5000 + i, 3, Many(i)), http);
     await Measure("diagnosis, seven cylinders, 6 readings, 8 cues", "/api/diagnosis", i => Request(i % 7, 7, Many(i)), http);
     await Measure("expectation, FOG-2", "/api/expectation", i => Request(i, 3, null), http);
+    await Measure("curves, FOG-2", "/api/curves", i => Request(i, 3, null), http);
+    await Measure("half a second in time, FOG-2", "/api/simulation", i => Request(i, 3, null), http);
     await Measure("jot line", "/api/jot", i => Jot(i), http);
 }
 
@@ -38,35 +37,6 @@ static (double Stolen, double All) Stolen()
     var ticks = File.ReadLines("/proc/stat").First().Split(' ', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(double.Parse).ToArray();
     return (ticks[7], ticks.Take(8).Sum());
 }
-
-static void Kernel()
-{
-    var pump = ReciprocatingPump.Create(3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
-    var setup = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.2, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"));
-    var solver = new OperatingPointSolver(pump, setup);
-    const int Solves = 200_000;
-    double Run()
-    {
-        var sum = 0.0;
-        for (var i = 0; i < Solves; i++)
-        {
-            var condition = new Condition();
-            condition.LeakBack(0, i % 100 / 40.0);
-            sum += solver.Solve(condition, 1, 1, 1e-12).PressurePa;
-        }
-
-        return sum;
-    }
-
-    Run();
-    var before = GC.GetAllocatedBytesForCurrentThread();
-    var watch = Stopwatch.StartNew();
-    Run();
-    Console.WriteLine($"{"operating point",-50} mean {watch.Elapsed.TotalNanoseconds / Solves,8:0} ns, {(GC.GetAllocatedBytesForCurrentThread() - before) / (double)Solves:0.###} bytes allocated a solve");
-}
-
-static T Q<T>(double value, string unit)
-    where T : struct, IQuantity<T> => Quantity.From<T>(value, unit);
 
 static JsonObject Amount(double value, string unit) => new() { ["value"] = value, ["unit"] = unit };
 

@@ -123,6 +123,22 @@ public class ModelTests(Product product) : IClassFixture<Product>
         await Refuses("/api/workings/bucket", new JsonObject { ["entries"] = new JsonObject { ["volume"] = Product.Amount(10, "bar") } }, "volume", "L");
     }
 
+    /// <summary>A belt-driven pump fills the pulley sum, and the sum gives back the speed the pump runs at.</summary>
+    [Fact]
+    public async Task A_pump_and_its_pulleys_agree()
+    {
+        var question = Question();
+        question["setup"]!["drive"] = new JsonObject
+        {
+            ["kind"] = "motor", ["ratedPower"] = Product.Amount(7.5, "kW"), ["driverPulley"] = Product.Amount(125, "mm"), ["pumpPulley"] = Product.Amount(180, "mm"),
+        };
+        var runs = Value(await Ask("/api/expectation", question), "speed");
+        var filled = await Ask("/api/workings/pulley/fill", question);
+        var worked = await Ask("/api/workings/pulley", new JsonObject { ["entries"] = filled["entries"]!.DeepClone() });
+        worked["results"]!.AsArray().Single(r => r!["figure"]!["id"]!.GetValue<string>() == "speed")!["figure"]!["value"]!["value"]!.GetValue<double>().ShouldBe(runs, 0.005 * runs);
+        runs.ShouldBeLessThan(1500.0 * 125 / 180);
+    }
+
     public static TheoryData<string, string, Action<JsonObject>, string, string> Impossible => new()
     {
         { "stroke 0", "/api/simulation", q => q["pump"]!["stroke"]!["value"] = 0, "pump.stroke", "1 to 500 mm" },

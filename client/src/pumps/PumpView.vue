@@ -22,7 +22,7 @@ const query = useQuery({
   queryFn: async () => taken(await api.GET('/api/pumps/{id}', { params: { path: { id: props.id } } })),
 });
 const pump = query.data;
-const { tried, sound, expectation, curves, simulation, changed, trouble, reset } = useWhatIf(pump);
+const { tried, running, sound, expectation, curves, simulation, changed, trouble, reset } = useWhatIf(pump);
 const figure = ref<Figure>();
 const adding = ref(false);
 const isIntensifier = computed(() => pump.value?.pump.arrangement === 'intensifier');
@@ -51,7 +51,7 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
           <h1>{{ pump.name || pump.tag }}</h1>
           <p class="quiet">{{ pump.duty }}</p>
         </div>
-        <RouterLink class="tap" :to="`/workings?pump=${id}`">Workings</RouterLink>
+        <RouterLink class="tap" :to="`/workings?pump=${id}`">Its workings</RouterLink>
         <RouterLink class="tap" :to="`/pumps/${id}/edit`">Correct</RouterLink>
         <button v-if="!isIntensifier" type="button" class="tap on" @click="adding = true">New case</button>
       </header>
@@ -60,6 +60,7 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
       </p>
       <div class="bench">
         <CurvesPanel v-if="curves" :curves="curves" />
+        <div v-else class="waiting" />
         <section aria-label="Simulated gauge">
           <div class="now">
             <GaugeDial
@@ -84,6 +85,7 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
         v-if="tried"
         v-model="tried"
         :pump="pump"
+        :running="running"
         :changed="changed"
         :cost="expectation?.cost"
         :trouble="trouble"
@@ -128,6 +130,10 @@ header p {
   grid-template-columns: minmax(0, 1fr) minmax(0, 27rem);
   gap: 0.5rem 2rem;
   margin: 0.5rem 0;
+}
+
+.waiting {
+  min-height: 24rem;
 }
 
 .now {

@@ -88,6 +88,7 @@ const label = (v: number) => v.toFixed(span.value < 1 ? 2 : span.value < 20 ? 1 
 svg {
   display: block;
   width: 100%;
+  max-width: 34rem;
   margin-top: 0.4rem;
 }
 

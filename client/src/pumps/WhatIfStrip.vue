@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Figure, PumpResource, Schemas } from '@/shared/api/client';
+import type { Figure, PumpResource, Quantity, Schemas } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { digits, percent, quantity, signed } from '@/shared/format';
 import SliderField from './SliderField.vue';
@@ -10,6 +10,7 @@ import { faultsOf, type WhatIf } from './whatIf';
 const tried = defineModel<WhatIf>({ required: true });
 const props = defineProps<{
   pump: PumpResource;
+  running?: Quantity;
   changed: boolean;
   cost?: Schemas['CostDto'] | null;
   trouble: string;
@@ -18,7 +19,7 @@ defineEmits<{ reset: []; open: [figure: Figure] }>();
 const knowledge = useKnowledge();
 const faults = computed(() => (knowledge.data.value ? faultsOf(knowledge.data.value, props.pump) : []));
 const known = (id: string) => faults.value.find((f) => f.id === id);
-const rpm = computed(() => props.pump.setup.speed?.value ?? 0);
+const speed = computed(() => props.running ?? props.pump.setup.speed);
 const length = computed(() => props.pump.setup.inlet?.run?.length);
 
 function add(event: Event) {
@@ -27,7 +28,10 @@ function add(event: Event) {
   picker.value = '';
 }
 
-const speedText = computed(() => `${digits(rpm.value * tried.value.speed, 4)} ${props.pump.setup.speed?.unit ?? ''}`);
+const speedText = computed(() => {
+  const unit = props.pump.pump.arrangement === 'intensifier' ? 'cycles/min' : speed.value?.unit;
+  return `${digits((speed.value?.value ?? 0) * tried.value.speed, 4)} ${unit ?? ''}`;
+});
 </script>
 
 <template>
@@ -67,7 +71,7 @@ const speedText = computed(() => `${digits(rpm.value * tried.value.speed, 4)} ${
       <div v-for="(f, i) in tried.faults" :key="i" class="fault">
         <div class="where">
           <label v-if="known(f.fault)?.location !== 'none'">
-            <span class="sr-only">{{ known(f.fault)?.name }} in</span>
+            <span class="sr-only">Place of: {{ known(f.fault)?.name }}</span>
             <select v-model.number="f.cylinder">
               <option v-for="k in pump.pump.cylinders ?? 1" :key="k" :value="k">
                 {{ known(f.fault)?.location === 'end' ? (k === 1 ? 'left end' : 'right end') : `cylinder ${k}` }}
@@ -75,7 +79,7 @@ const speedText = computed(() => `${digits(rpm.value * tried.value.speed, 4)} ${
             </select>
           </label>
           <label v-if="known(f.fault)?.location === 'cavity'">
-            <span class="sr-only">{{ known(f.fault)?.name }} on</span>
+            <span class="sr-only">Side of: {{ known(f.fault)?.name }}</span>
             <select v-model="f.side">
               <option value="inlet">inlet side</option>
               <option value="discharge">discharge side</option>

@@ -16,22 +16,6 @@ export function useWhatIf(pump: Ref<PumpResource | undefined>) {
     { immediate: true },
   );
 
-  // A slider speaks dozens of times a second; the last word counts.
-  const body = ref<ReturnType<typeof whatIfBody>>();
-  let waiting: number | undefined;
-  watch(
-    [pump, tried],
-    () => {
-      window.clearTimeout(waiting);
-      waiting = window.setTimeout(() => {
-        if (pump.value && tried.value) body.value = whatIfBody(pump.value, tried.value);
-      }, pause);
-    },
-    { deep: true, immediate: true },
-  );
-
-  const on = computed(() => body.value !== undefined);
-  const nothing = { pump: null, setup: null };
   const sound = useQuery({
     queryKey: ['expectation', pump],
     queryFn: async ({ signal }) =>
@@ -43,6 +27,24 @@ export function useWhatIf(pump: Ref<PumpResource | undefined>) {
       ),
     enabled: computed(() => pump.value !== undefined),
   });
+  const running = computed(() => sound.data.value?.figures.find((f) => f.id === 'speed')?.value);
+
+  // A slider speaks dozens of times a second; the last word counts.
+  const body = ref<ReturnType<typeof whatIfBody>>();
+  let waiting: number | undefined;
+  watch(
+    [pump, tried],
+    () => {
+      window.clearTimeout(waiting);
+      waiting = window.setTimeout(() => {
+        if (pump.value && tried.value) body.value = whatIfBody(pump.value, tried.value, running.value);
+      }, pause);
+    },
+    { deep: true, immediate: true },
+  );
+
+  const on = computed(() => body.value !== undefined);
+  const nothing = { pump: null, setup: null };
   const expectation = useQuery({
     queryKey: ['what-if', body],
     queryFn: async ({ signal }) => taken(await api.POST('/api/expectation', { body: body.value ?? nothing, signal })),
@@ -71,6 +73,7 @@ export function useWhatIf(pump: Ref<PumpResource | undefined>) {
 
   return {
     tried,
+    running,
     sound: sound.data,
     expectation: expectation.data,
     curves: curves.data,

@@ -51,6 +51,8 @@ describe('what if', () => {
     const body = whatIfBody(aPump(), { ...asItIs(aPump()), speed: 0.5 });
     expect(body.setup.speed).toEqual(q(725, 'rpm'));
     expect(body.setup.drive).toBeNull();
+    // What the driver makes of it under load is where the slider starts from.
+    expect(whatIfBody(aPump(), { ...asItIs(aPump()), speed: 0.5 }, q(1400, 'rpm')).setup.speed).toEqual(q(700, 'rpm'));
   });
 
   it('lengthens the suction run and leaves the rest of it', () =>

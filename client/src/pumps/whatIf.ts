@@ -44,8 +44,8 @@ function worn(nozzle: Schemas['NozzleDto'] | null | undefined, wear: number): Sc
   };
 }
 
-/** The request that asks for the pump as it would be. */
-export function whatIfBody(resource: PumpResource, tried: WhatIf) {
+/** The request that asks for the pump as it would be; `running` is the speed its driver gives it as it is. */
+export function whatIfBody(resource: PumpResource, tried: WhatIf, running = resource.setup.speed) {
   const { pump, setup } = resource;
   const inlet = setup.inlet?.run;
   return {
@@ -54,7 +54,7 @@ export function whatIfBody(resource: PumpResource, tried: WhatIf) {
       ...setup,
       nozzle: worn(setup.nozzle, tried.wear),
       // A speed that is tried is the speed, whatever the driver would do.
-      speed: times(setup.speed, tried.speed),
+      speed: tried.speed === 1 ? (setup.speed ?? null) : times(running, tried.speed),
       drive: tried.speed === 1 ? setup.drive : null,
       temperature: { value: tried.temperature, unit: setup.temperature?.unit ?? '°C' },
       inlet:

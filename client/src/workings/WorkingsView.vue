@@ -113,7 +113,7 @@ nav .tap {
 }
 
 .hazard {
-  margin: 0.25rem 0;
+  margin: 0.25rem 0 0.75rem;
   padding-left: 0.6rem;
   border-left: 4px solid var(--suspect);
 }

@@ -41,6 +41,13 @@ public readonly record struct CycleShape(double MeanFactor, double Swing)
     /// </summary>
     public static CycleShape Solve(Span<double> flow, double kappa)
     {
+        var start = 1.0;
+        return Solve(flow, kappa, ref start);
+    }
+
+    /// <summary>The same from a guess of the pressure at the start of the turn, which is left at what it is.</summary>
+    public static CycleShape Solve(Span<double> flow, double kappa, ref double start)
+    {
         var mean = 0.0;
         foreach (var q in flow)
             mean += q;
@@ -54,7 +61,7 @@ public readonly record struct CycleShape(double MeanFactor, double Swing)
 
         // The map of the pressure at the start of one revolution to its end is a contraction; the secant through two
         // revolutions finds its fixed point even when the volume is so soft that it forgets slowly.
-        var y0 = 1.0;
+        var y0 = start;
         var y1 = Revolve(flow, a, y0, out var average, out var top, out var bottom);
         for (var i = 0; i < 30 && Math.Abs(y1 - y0) > 1e-8; i++)
         {
@@ -64,6 +71,7 @@ public readonly record struct CycleShape(double MeanFactor, double Swing)
             y1 = Revolve(flow, a, y0, out average, out top, out bottom);
         }
 
+        start = y1;
         return new CycleShape(average, top - bottom);
     }
 

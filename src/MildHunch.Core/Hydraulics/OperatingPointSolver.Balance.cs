@@ -33,7 +33,6 @@ public sealed partial class OperatingPointSolver
     /// <summary>What flows in and out at a pressure, for one condition.</summary>
     private ref struct Balance
     {
-        private const int CycleSteps = 120;
         private const double CloseLine = 1e-4;
         private readonly OperatingPointSolver s;
         private readonly ref readonly Condition c;
@@ -52,6 +51,7 @@ public sealed partial class OperatingPointSolver
         private readonly int lame;
         private double effectiveNozzle;
         private double levelUnit;
+        private double cycleStart;
 
         public Balance(OperatingPointSolver solver, in Condition condition, double deliveryScale, double nozzleScale, double compliance)
         {
@@ -92,6 +92,7 @@ public sealed partial class OperatingPointSolver
             Compliance = compliance + (s.Setup.Dampener is { } dampener ? c.DampenerShare * dampener.ComplianceM3Pa(s.HealthyPa) : 0);
             Scale = full;
             FreeFactor = 1;
+            cycleStart = 1;
             Shape = new CycleShape(1, 0);
             ShapeFromTable = true;
             if (lame != 0)
@@ -283,23 +284,17 @@ public sealed partial class OperatingPointSolver
         /// <summary>The cycle of all chambers as they are at this pressure.</summary>
         public void SolveCycle(double p)
         {
-            Span<double> flow = stackalloc double[CycleSteps];
-            var scale = At(p).LeakScale;
-            for (var k = 0; k < s.motion.Chambers; k++)
+            Span<double> turn = stackalloc double[TurnTable.Steps];
+            s.turn.Sound.CopyTo(turn);
+            var at = At(p);
+            for (var rest = lame; rest != 0; rest &= rest - 1)
             {
-                var area = s.motion.AreaShare(k);
-                var (leakF, leakB, empty) = (c.ForwardLeak(k) * scale / area, c.ReturnLeak(k) * scale / area, c.Unfilled(k));
-                var from = s.motion.Lambda == 0 && s.motion.Dwell is null ? Math.Acos(1 - (2 * empty)) : empty * Math.PI;
-                for (var i = 0; i < CycleSteps; i++)
-                {
-                    var theta = (2 * Math.PI * (i + 0.5) / CycleSteps) - s.motion.Phase(k);
-                    theta -= 2 * Math.PI * Math.Floor(theta / (2 * Math.PI));
-                    if (theta >= Math.PI || theta >= from)
-                        flow[i] += area * s.motion.Delivered(k, theta, leakF, leakB);
-                }
+                var k = BitOperations.TrailingZeroCount(rest);
+                var scale = at.LeakScale / s.motion.AreaShare(k);
+                s.turn.Spoil(turn, k, c.ForwardLeak(k) * scale, c.ReturnLeak(k) * scale, c.Unfilled(k));
             }
 
-            Shape = CycleShape.Solve(flow, Kappa(At(p).Delivered));
+            Shape = CycleShape.Solve(turn, Kappa(at.Delivered), ref cycleStart);
         }
 
         // Nozzle and line in series, seen from the head.

@@ -43,6 +43,7 @@ public sealed partial class OperatingPointSolver
     private readonly double vapourPa;
     private readonly double inletResistance;
     private readonly double highestPa;
+    private readonly TurnTable turn;
     private readonly CycleTable forward;
     private readonly CycleTable back;
 
@@ -70,6 +71,7 @@ public sealed partial class OperatingPointSolver
         highestPa = 40 * Math.Max(pump.RatedPressure.Si, 1e6);
         if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa)) && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
             throw new ImpossibleInputException("state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
+        turn = TurnTable.Of(motion);
         forward = CycleTable.For(motion, LeakStroke.Forward);
         back = CycleTable.For(motion, LeakStroke.Return);
         var full = volumeM3 * believedSpeedHz;

@@ -42,6 +42,12 @@ public sealed record Drive
 
     public Power Rated { get; private init; }
 
+    /// <summary>Turns of the driver for one of the crank, creep of the belt in it.</summary>
+    public double Ratio { get; private init; } = 1;
+
+    /// <summary>Pulleys on driver and pump, where a belt lies between.</summary>
+    public (Length Driver, Length Pump)? Pulleys { get; init; }
+
     /// <summary>How the no-load speed comes about, in words.</summary>
     public string Source { get; private init; } = "";
 
@@ -51,7 +57,7 @@ public sealed record Drive
         if (poles is not (2 or 4 or 6 or 8 or 10 or 12))
             throw new ImpossibleInputException("poles", poles.ToString(CultureInfo.InvariantCulture), "2, 4, 6, 8, 10 or 12 poles");
         Guard.Within("frequency", frequencyHz, 5, 120, $"{Quantity.Digits(frequencyHz)} Hz", "5 to 120 Hz");
-        Guard.Within("slip", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
+        Guard.Within("droop", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
         var synchronous = 2 * frequencyHz / poles;
         return Make(DriveKind.Motor, synchronous, rated, slip, ratio, belt, $"{poles} poles at {Quantity.Digits(frequencyHz)} Hz: {Quantity.Digits(synchronous * 60, 4)} rpm without slip");
     }
@@ -59,7 +65,7 @@ public sealed record Drive
     /// <summary>Governed engine with its no-load speed and droop at rated power, 3 to 10 % (common practice).</summary>
     public static Drive Engine(RotationalSpeed noLoad, Power rated, double droop = 0.06, double ratio = 1, bool belt = false)
     {
-        Guard.Within("noLoad", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
+        Guard.Within("noLoadSpeed", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
         Guard.Within("droop", droop, 0, 0.3, $"{Quantity.Digits(droop * 100)} %", "a droop of 0 to 30 % at rated power");
         return Make(DriveKind.Engine, noLoad.Si, rated, droop, ratio, belt, $"governed engine, {noLoad.Format(Units.Rpm, 4)} without load");
     }
@@ -78,11 +84,13 @@ public sealed record Drive
     private static Drive Make(DriveKind kind, double noLoadHz, Power rated, double droop, double ratio, bool belt, string source)
     {
         Guard.Within("ratedPower", rated.Si, 50, 5e6, rated.Format(Units.Preferred(QuantityKind.Power)), "0.05 to 5000 kW");
-        Guard.Within("ratio", ratio, 0.05, 100, Quantity.Digits(ratio), "a ratio of driver speed to crank speed of 0.05 to 100");
+        Guard.Within("gearRatio", ratio, 0.05, 100, Quantity.Digits(ratio), "a ratio of driver speed to crank speed of 0.05 to 100");
+        var turns = belt ? ratio / (1 - BeltCreep) : ratio;
         return new Drive
         {
             Kind = kind,
-            NoLoad = new RotationalSpeed(noLoadHz / ratio * (belt ? 1 - BeltCreep : 1)),
+            Ratio = turns,
+            NoLoad = new RotationalSpeed(noLoadHz / turns),
             Droop = droop,
             Rated = rated,
             Source = source + (ratio == 1 ? "" : $", {(belt ? "belt" : "gear")} {Quantity.Digits(ratio, 4)} to 1{(belt ? " less 1.5 % creep" : "")}"),

@@ -114,12 +114,13 @@ public static class PumpMapping
         var belt = dto.DriverPulley is not null || dto.PumpPulley is not null;
         var ratio = belt ? Drive.BeltRatio(dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) : dto.GearRatio ?? 1;
         var power = dto.RatedPower.Need<Power>("ratedPower");
-        return dto.Kind switch
+        var drive = dto.Kind switch
         {
             "motor" => Drive.Motor(dto.Poles ?? 4, dto.Frequency.Maybe<RotationalSpeed>("frequency")?.Si ?? 50, power, dto.Droop ?? 0.035, ratio, belt),
             "engine" => Drive.Engine(dto.NoLoadSpeed.Need<RotationalSpeed>("noLoadSpeed"), power, dto.Droop ?? 0.06, ratio, belt),
             _ => throw new ImpossibleInputException("kind", dto.Kind is null ? "nothing" : $"“{dto.Kind}”", "motor, engine"),
         };
+        return belt ? drive with { Pulleys = (dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) } : drive;
     }
 
     private static InletSide ToInlet(InletDto dto)

@@ -27,6 +27,12 @@ internal static class DriveSums
                 new("speed", "Crank speed", QuantityKind.RotationalSpeed, driver / ratio * (1 - Drive.BeltCreep), "N = N driver · d₁/d₂ · (1 − creep)", "Synchronous speed 2f/poles; belt creep 1 to 2 % (common practice)", "speed"),
                 new("driver-speed", "Driver speed", QuantityKind.RotationalSpeed, driver, v.Maybe("driver") is null ? "N = 2f/poles · (1 − slip)" : "as measured", "Three-phase motors"),
             ];
+        },
+        (pump, setup) =>
+        {
+            var speed = new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup)).SpeedHz;
+            var driver = ("driver", speed * (setup.Drive?.Ratio ?? 1));
+            return setup.Drive?.Pulleys is { } p ? [driver, ("driverPulley", p.Driver.Si), ("pumpPulley", p.Pump.Si)] : [driver];
         })
     { Hazards = ["rotating"] };
 
