@@ -130,7 +130,10 @@ public class ModelTests(Product product) : IClassFixture<Product>
         var question = Question();
         question["setup"]!["drive"] = new JsonObject
         {
-            ["kind"] = "motor", ["ratedPower"] = Product.Amount(7.5, "kW"), ["driverPulley"] = Product.Amount(125, "mm"), ["pumpPulley"] = Product.Amount(180, "mm"),
+            ["kind"] = "motor",
+            ["ratedPower"] = Product.Amount(7.5, "kW"),
+            ["driverPulley"] = Product.Amount(125, "mm"),
+            ["pumpPulley"] = Product.Amount(180, "mm"),
         };
         var runs = Value(await Ask("/api/expectation", question), "speed");
         var filled = await Ask("/api/workings/pulley/fill", question);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { actionFigure, comparisonFigure, suspectFigure } from './figures';
-import { aSuspect, q } from './fixtures';
+import { aComparison, aSuspect } from './fixtures';
 
 describe('the working of a share', () => {
   it('leads from where it started to where it stands, by its own decibans', () => {
@@ -23,16 +23,7 @@ describe('the working of a share', () => {
   });
 
   it('stands what was read against what was told', () => {
-    const figure = comparisonFigure({
-      quantity: 'speed',
-      name: 'Crank speed',
-      place: 'crank',
-      read: q(1246, 'rpm'),
-      expected: q(1450, 'rpm'),
-      low: q(1392, 'rpm'),
-      high: q(1508, 'rpm'),
-      sigmas: -7,
-    });
+    const figure = comparisonFigure(aComparison());
     expect(figure.low.value).toBe(1392);
     expect(figure.working.inputs.map((i) => i.value)).toEqual(['1450 rpm', '1246 rpm', '−7 σ']);
   });

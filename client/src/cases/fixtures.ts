@@ -34,6 +34,18 @@ export function aSuspect(over: Partial<Suspect> = {}): Suspect {
   };
 }
 
+/** A crank that turns far too slowly. */
+export const aComparison = () => ({
+  quantity: 'speed',
+  name: 'Crank speed',
+  place: 'crank',
+  read: q(1246, 'rpm'),
+  expected: q(1450, 'rpm'),
+  low: q(1392, 'rpm'),
+  high: q(1508, 'rpm'),
+  sigmas: -7,
+});
+
 export function aCheck(over: Partial<NextCheck> = {}): NextCheck {
   return {
     check: 'watch-inlet-hose',

@@ -6,7 +6,7 @@ import ReadingsStrip from './ReadingsStrip.vue';
 import StageNote from './StageNote.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
-import { aCase, aLedger, aSuspect, knowledge, q } from './fixtures';
+import { aCase, aComparison, aLedger, aSuspect, knowledge, q } from './fixtures';
 
 beforeEach(() => window.localStorage.clear());
 
@@ -40,16 +40,7 @@ describe('the water ledger', () => {
 });
 
 describe('readings against expectation', () => {
-  const row = {
-    quantity: 'speed',
-    name: 'Crank speed',
-    place: 'crank',
-    read: q(1246, 'rpm'),
-    expected: q(1450, 'rpm'),
-    low: q(1392, 'rpm'),
-    high: q(1508, 'rpm'),
-    sigmas: -7,
-  };
+  const row = aComparison();
 
   it('shows reading, expectation and sigma with its sign, and opens the working', async () => {
     const strip = mount(ReadingsStrip, { props: { comparisons: [row] } });

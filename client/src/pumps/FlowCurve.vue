@@ -22,6 +22,10 @@ const option = computed(() => {
   const [ink, water, line] = [colour('--ink'), colour('--water'), colour('--line')];
   const { points, operating, setting, pressureUnit, flowUnit } = props.curves;
   const text = { color: ink, fontSize: 15, fontFamily: 'Atkinson Hyperlegible Next' };
+  const rounded = (most: number) => {
+    const step = 10 ** Math.floor(Math.log10(most)) / 2;
+    return Math.ceil(most / step) * step;
+  };
   const top = Math.max(...points.map((p) => p.pumpHigh)) * 1.2;
   const edge = (read: (p: (typeof points)[number]) => number) => ({
     type: 'line',
@@ -46,7 +50,7 @@ const option = computed(() => {
       max: points.at(-1)?.pressureBar,
       axisLabel: { ...text, formatter: (v: number) => digits(v) },
     },
-    yAxis: { ...axis, type: 'value', name: flowUnit, max: Math.ceil(top) },
+    yAxis: { ...axis, type: 'value', name: flowUnit, max: rounded(top) },
     series: [
       edge((p) => p.pumpLow),
       edge((p) => p.pumpHigh),
@@ -91,7 +95,7 @@ const option = computed(() => {
 
 <template>
   <VChart class="chart" :option="option" autoresize />
-  <p class="key"><b class="pump">solid</b> pump, dashed its band · <b>dotted</b> nozzle · they meet where it runs</p>
+  <p class="key"><b class="pump">solid</b> pump, dashed its band · <b>dotted</b> outlet · they meet where it runs</p>
 </template>
 
 <style scoped>

@@ -29,9 +29,16 @@ internal static class InletSums
         Lines,
         (pump, setup) =>
         [
-            ("flow", Delivery.TheoreticalFlow(pump, setup.Speed.Si)), ("speed", setup.Speed.Si), ("temperature", setup.Temperature.Si), ("pressure", setup.SupplyPressure.Si),
+            .. Running(pump, setup), ("temperature", setup.Temperature.Si), ("pressure", setup.SupplyPressure.Si),
             .. setup.Inlet is { } inlet ? new[] { ("length", inlet.Run.Length.Si), ("bore", inlet.Run.Bore.Si), ("level", inlet.Level.Si), ("fittings", inlet.Run.FittingLoss + inlet.Strainer) } : [],
         ]);
+
+    // What it draws under its load, not what it would without.
+    private static (string Field, double Si)[] Running(ReciprocatingPump pump, Setup setup)
+    {
+        var point = new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+        return [("flow", point.SupplyFlow), ("speed", point.SpeedHz)];
+    }
 
     private static IEnumerable<SumLine> Lines(SumValues v)
     {
