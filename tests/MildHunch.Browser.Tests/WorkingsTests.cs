@@ -52,7 +52,8 @@ public class WorkingsTests(Product product) : IClassFixture<Product>
         technician.Sees("Crank speed");
         technician.Tap("Drips");
         technician.Type("Drops", "40");
-        technician.Sees("mL/h");
+        // 20 drops are a millilitre: 40 a minute are 0.12 L/h (common practice, no source).
+        technician.Sees("0.12 L/h");
         technician.Reload();
         technician.Until("the drops", () => technician.Value("Drops") == "40");
     }
