@@ -8,6 +8,13 @@ const int Rounds = 1000;
 const int WarmUp = 200;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+if (args.Contains("--accuracy"))
+{
+    int Told(string name, int usual) => Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
+    MildHunch.Bench.Accuracy.AccuracyBench.Run(Told("--cases", 2000), Told("--seed", 1));
+    return;
+}
+
 Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a time");
 var stolenBefore = Stolen();
 Model.Measure();

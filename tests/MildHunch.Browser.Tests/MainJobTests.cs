@@ -65,7 +65,7 @@ public class MainJobTests
         technician.Value("Crank speed").ShouldBe("fast");
         technician.Type("Crank speed", "1000000000");
         technician.Tap("Tell");
-        technician.Sees("5 to 6000 rpm");
+        technician.Sees("0.6 to 6000 rpm");
         technician.Value("Crank speed").ShouldBe("1000000000");
         technician.Type("Crank speed", "1390");
         technician.Tap("Tell");

@@ -52,7 +52,7 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         JsonObject Question(double rpm) => new() { ["pump"] = Product.Pump(), ["setup"] = Product.Setup(), ["readings"] = new JsonArray(Product.Reading("speed", rpm, "rpm")) };
         var (_, body) = await product.Send(HttpMethod.Post, "/api/expectation", Question(725));
         body!["figures"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "discharge-pressure")!["value"]!["value"]!.GetValue<double>().ShouldBe(70 / 4.0, 0.3);
-        await Refuses("/api/expectation", Question(0).ToJsonString(), "readings[0].value", "5 to 6000 rpm");
+        await Refuses("/api/expectation", Question(0).ToJsonString(), "readings[0].value", "0.6 to 6000 rpm");
     }
 
     [Fact]

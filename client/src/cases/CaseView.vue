@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { ChangeRequest, Figure } from '@/shared/api/client';
+import { knowledgeOf } from '@/shared/api/fits';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { useKeys } from '@/shared/keys/useKeys';
 import ShellBar from '@/shared/ui/ShellBar.vue';
@@ -24,7 +25,8 @@ import { useCase } from './useCase';
 const props = defineProps<{ id: string }>();
 const access = useCase(props.id);
 const { data, error, trouble, busy } = access;
-const { data: knowledge } = useKnowledge();
+const { data: all } = useKnowledge();
+const knowledge = computed(() => all.value && data.value && knowledgeOf(all.value, data.value.pump));
 const editor = ref<InstanceType<typeof PlaceEditor>>();
 const chosen = ref<Spot>();
 const figure = ref<Figure>();

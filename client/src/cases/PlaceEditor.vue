@@ -2,7 +2,7 @@
 import Popover from 'primevue/popover';
 import { computed, nextTick, ref } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
-import { cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
+import { answersAt, cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
 import ReadingField from './ReadingField.vue';
 
 /** A small editor at the place that was tapped: its readings and its questions, nothing else. */
@@ -17,16 +17,11 @@ const readings = computed(() =>
   spot.value && !spot.value.cylinder ? observablesAt(spot.value.place, props.knowledge) : [],
 );
 const cues = computed(() =>
-  spot.value
-    ? cuesAt(spot.value, props.knowledge, props.data.pump.pump.control).filter(
-        (c) => !placed(c.id) || spot.value?.cylinder,
-      )
-    : [],
+  spot.value ? cuesAt(spot.value, props.knowledge).map((cue) => ({ ...cue, answers: told(cue) })) : [],
 );
 
-/** Cues answered cylinder by cylinder are asked at a cylinder. */
-function placed(cue: string): boolean {
-  return props.knowledge.cues.find((c) => c.id === cue)?.answers.some((a) => a.at !== 'none') ?? false;
+function told(cue: Knowledge['cues'][number]) {
+  return spot.value ? answersAt(spot.value, cue) : [];
 }
 
 function standing(cue: string) {
@@ -94,14 +89,7 @@ defineExpose({ open });
         </label>
         <div class="answers" role="group" :aria-label="cue.name">
           <button
-            v-for="a in cue.answers.filter(
-              (x) =>
-                spot?.place !== 'weep' ||
-                cue.kind !== 'places' ||
-                x.at !== 'none' ||
-                x.healthy ||
-                x.id === 'head-to-crankcase',
-            )"
+            v-for="a in cue.answers"
             :key="a.id"
             type="button"
             class="tap"

@@ -21,8 +21,10 @@ function where(s: Suspect): string {
   if (!best) return '';
   const shareOfBest = best.probability / Math.max(s.probability, 1e-9);
   return shareOfBest > 1.3 / s.locations.length
-    ? `cylinder ${best.cylinder} likeliest, ${percent(best.probability)}`
-    : 'any cylinder';
+    ? `${best.end ? `${best.end} end` : `cylinder ${best.cylinder}`} likeliest, ${percent(best.probability)}`
+    : best.end
+      ? 'either end'
+      : 'any cylinder';
 }
 
 /** The entry of the case that a piece of evidence came from. */

@@ -188,50 +188,46 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
   };
 }
 
+const anywhere = { requires: [], arrangements: [], fitted: [] };
+const answer = (id: string, healthy: boolean, at = 'none', place: string | null = null) => ({
+  id,
+  text: id,
+  healthy,
+  at,
+  place,
+  ...anywhere,
+});
+const cue = (id: string, place: string, answers: Knowledge['cues'][number]['answers'], kind = 'choice') => ({
+  id,
+  name: id,
+  place,
+  question: `${id}?`,
+  kind,
+  reveals: id.startsWith('found'),
+  answers,
+  ...anywhere,
+});
+
 export const knowledge: Knowledge = {
   cues: [
+    cue('needle', 'gauge', [answer('steady', true), answer('swings', false)]),
+    cue('cap-listen', 'caps', [answer('alike', true), answer('hisses', false, 'cavity')]),
     {
-      id: 'needle',
-      name: 'Needle of the gauge',
-      place: 'gauge',
-      question: 'What does it do?',
-      kind: 'choice',
-      reveals: false,
-      answers: [
-        { id: 'steady', text: 'steady', healthy: true, at: 'none' },
-        { id: 'swings', text: 'swings', healthy: false, at: 'none' },
+      ...cue('found-unloader', 'control', [answer('sound', true), answer('seat', false)]),
+      requires: ['unloader'],
+    },
+    cue('found-inlet-valves', 'caps', [answer('sound', true), answer('bad', false, 'cylinder')]),
+    cue(
+      'leak-at',
+      'weep',
+      [
+        answer('none', true),
+        answer('weep', false, 'cylinder'),
+        answer('cap', false, 'cavity', 'caps'),
+        answer('unloader', false, 'none', 'control'),
       ],
-    },
-    {
-      id: 'cap-listen',
-      name: 'Sound at the caps',
-      place: 'caps',
-      question: 'Which one hisses?',
-      kind: 'choice',
-      reveals: false,
-      answers: [
-        { id: 'alike', text: 'all alike', healthy: true, at: 'none' },
-        { id: 'hisses', text: 'hisses', healthy: false, at: 'cavity' },
-      ],
-    },
-    {
-      id: 'found-unloader',
-      name: 'Unloader, opened',
-      place: 'control',
-      question: 'Worn?',
-      kind: 'choice',
-      reveals: true,
-      answers: [],
-    },
-    {
-      id: 'found-inlet-valves',
-      name: 'Inlet valves, opened',
-      place: 'caps',
-      question: 'Bad?',
-      kind: 'choice',
-      reveals: true,
-      answers: [],
-    },
+      'places',
+    ),
   ],
   observables: [
     { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'] },

@@ -56,7 +56,7 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
         <button v-if="!isIntensifier" type="button" class="tap on" @click="adding = true">New case</button>
       </header>
       <p v-if="isIntensifier" class="quiet">
-        An intensifier can be computed and simulated; cases and suspects for it are not there yet.
+        An intensifier can be computed and simulated here; the drawing of its cases is not there yet.
       </p>
       <div class="bench">
         <CurvesPanel v-if="curves" :curves="curves" />

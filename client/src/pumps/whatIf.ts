@@ -1,4 +1,5 @@
 import type { Knowledge, PumpResource, Quantity, Schemas } from '@/shared/api/client';
+import { fits } from '@/shared/api/fits';
 
 /** A fault tried on a pump. */
 export interface TriedFault {
@@ -67,17 +68,5 @@ export function whatIfBody(resource: PumpResource, tried: WhatIf, running = reso
 }
 
 /** Faults that this pump can have, in the words of the catalogue. */
-export function faultsOf(knowledge: Knowledge, resource: PumpResource): Knowledge['faults'] {
-  const { pump, setup } = resource;
-  const arrangement = pump.arrangement ?? 'crank-plunger';
-  const control = (pump.control ?? 'none').replace('-', '');
-  return knowledge.faults.filter((f) => {
-    if (f.id === 'no-fault') return false;
-    const built =
-      f.arrangements.length > 0
-        ? f.arrangements.includes(arrangement)
-        : arrangement !== 'intensifier' || f.location === 'none';
-    const fitted = f.fitted.every((part) => (part === 'dampener' ? setup.dampener : setup.injector));
-    return built && fitted && (f.requires.length === 0 || f.requires.some((r) => r.replace('-', '') === control));
-  });
-}
+export const faultsOf = (knowledge: Knowledge, resource: PumpResource): Knowledge['faults'] =>
+  knowledge.faults.filter((f) => f.id !== 'no-fault' && fits(f, resource, f.location !== 'none'));

@@ -12,14 +12,14 @@ namespace MildHunch.Core.Diagnosis;
 public sealed record CueAtom(double Baseline, double[] Full);
 
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
-public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadOnlyList<Hypothesis> hypotheses)
+public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> hypotheses)
 {
     private const double HealthyUsually = 0.80;
     private const double RevealedSound = 0.97;
     private readonly ConcurrentDictionary<CueFact, IReadOnlyList<CueAtom>> known = new();
 
     /// <summary>Every answer that could be given to a cue on this pump.</summary>
-    public IReadOnlyList<CueFact> Possible(Cue cue) => [.. cue.Answers.SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
+    public IReadOnlyList<CueFact> Possible(Cue cue) => [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
 
     /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
@@ -32,12 +32,18 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadO
         return known[key] = atoms;
     }
 
+    private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, setup) ? cue.Answers.Where(a => Catalogue.Fits(a, pump, setup)) : [];
+
     /// <summary>Checks an answer against catalogue and pump.</summary>
     private (Cue Cue, CueAnswer Answer) Refuse(CueFact fact)
     {
         var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
         var answer = cue.Answers.FirstOrDefault(a => a.Id == fact.Answer)
             ?? throw new ImpossibleInputException("cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Select(a => a.Id)));
+        if (!Catalogue.Fits(cue, pump, setup))
+            throw new ImpossibleInputException("cues.cue", cue.Id, $"what can be seen on this pump: {string.Join(", ", catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup)).Select(c => c.Id))}");
+        if (!Catalogue.Fits(answer, pump, setup))
+            throw new ImpossibleInputException("cues.answer", $"“{answer.Text}” for {cue.Id}", $"what can be seen on this pump: {string.Join(", ", Answers(cue).Select(a => a.Id))}");
         if (fact.Cylinder is { } k && (k < 1 || k > pump.Cylinders))
             throw new ImpossibleInputException("cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
         if (fact.DropsPerMinute is { } drops && drops is not (>= 0 and <= 1e5))
@@ -61,14 +67,17 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadO
     {
         if (answer.At == AnswerPlace.None)
             return true;
-        return h.Cylinder == cylinder && (side is null || h.Fault.Side == null || string.Equals(h.Fault.Side, side.ToString(), StringComparison.OrdinalIgnoreCase));
+        return h.Cylinder == cylinder && (side is null || h.Side is null || h.Side == side);
     }
+
+    private static CueWord[] Words(Hypothesis h, Cue cue) =>
+        [.. h.Fault.Cues.Where(w => w.Cue == cue.Id && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase)))];
 
     private CueAtom Choice(Cue cue, CueAnswer answer, CueFact fact)
     {
-        var cells = cue.Answers.SelectMany(a => Places(a).Select(p => (Answer: a, p.Cylinder, p.Side))).ToArray();
+        var cells = Answers(cue).SelectMany(a => Places(a).Select(p => (Answer: a, p.Cylinder, p.Side))).ToArray();
         var healthy = cue.Reveals ? RevealedSound : HealthyUsually;
-        var others = cue.Answers.Count - 1;
+        var others = Answers(cue).Count() - 1;
         var baseline = cells.Select(c => c.Answer.Healthy ? healthy : (1 - healthy) / others / Places(c.Answer).Count()).ToArray();
 
         // An answer without its place ("a cap hisses") stands for all its places.
@@ -80,7 +89,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadO
         for (var h = 0; h < full.Length; h++)
         {
             full[h] = sound;
-            var words = hypotheses[h].Fault.Cues.Where(w => w.Cue == cue.Id).ToArray();
+            var words = Words(hypotheses[h], cue);
             if (words.Length == 0)
                 continue;
             var told = new double[cells.Length];
@@ -102,13 +111,13 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, IReadO
     {
         var dry = answer.Healthy || fact.DropsPerMinute is 0;
         var atoms = new List<CueAtom>();
-        foreach (var place in cue.Answers.Where(a => !a.Healthy && (answer.Healthy || a == answer)))
+        foreach (var place in Answers(cue).Where(a => !a.Healthy && (answer.Healthy || a == answer)))
         {
             foreach (var (cylinder, side) in Places(place).Where(p => fact.Cylinder is null || p.Cylinder == fact.Cylinder))
             {
                 var full = hypotheses.Select(h =>
                 {
-                    var word = h.Fault.Cues.FirstOrDefault(w => w.Cue == cue.Id && w.Answer == place.Id);
+                    var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id);
                     var yes = word is not null && Own(h, place, cylinder, side) ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
                     return dry ? 1 - yes : yes;
                 }).ToArray();

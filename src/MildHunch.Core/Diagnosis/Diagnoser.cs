@@ -18,9 +18,7 @@ public sealed class Diagnoser(Catalogue catalogue)
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
-        if (pump.Arrangement == Arrangement.Intensifier)
-            throw new ImpossibleInputException("pump.arrangement", "intensifier", "a pump whose faults have evidence words yet; an intensifier can be computed and simulated, not diagnosed");
-        EvidenceRules.Check(catalogue, pump, evidence);
+        EvidenceRules.Check(catalogue, pump, setup, evidence);
         var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);

@@ -11,7 +11,7 @@ public static class EvidenceRules
     private const int MostItems = 200;
 
     /// <summary>Throws <see cref="ImpossibleInputException"/> naming the first thing that cannot be.</summary>
-    public static void Check(Catalogue catalogue, ReciprocatingPump pump, Evidence evidence)
+    public static void Check(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
         Guard.Within("readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} readings");
         Guard.Within("cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} cues");
@@ -28,7 +28,7 @@ public static class EvidenceRules
         {
             var fact = evidence.Cues[i];
             var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException($"cues[{i}].cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
-            _ = new CueModel(catalogue, pump, []).Atoms(fact);
+            _ = new CueModel(catalogue, pump, setup, []).Atoms(fact);
             if (cue.Kind == "choice" && evidence.Cues.Any(c => c != fact && c.Cue == fact.Cue))
                 throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", "one answer; take the other back first");
         }
@@ -39,9 +39,9 @@ public static class EvidenceRules
     {
         var (least, most, accepted) = reading.What.Id switch
         {
-            "discharge-pressure" => (-1e5, 1e8, "−1 to 1000 bar"),
-            "swing" => (0, 1e8, "0 to 1000 bar"),
-            "speed" => (5 / 60.0, 100, "5 to 6000 rpm; a pump that stands still tells nothing of its valves"),
+            "discharge-pressure" or "gun-pressure" => (-1e5, 6.5e8, "−1 to 6500 bar"),
+            "swing" => (0, 6.5e8, "0 to 6500 bar"),
+            "speed" => (0.6 / 60, 100, "0.6 to 6000 rpm; a pump that stands still tells nothing of its valves"),
             "inlet-pressure" => (-1.02e5, 2e6, "−1.02 to 20 bar"),
             "nozzle-orifice" => (5e-5, 0.1, "0.05 to 100 mm"),
             _ => (0.0, 1, "0 to 60 000 L/min"),

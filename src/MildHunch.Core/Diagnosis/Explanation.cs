@@ -19,7 +19,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
             .Select(g => (Fault: g.First().h.Fault, Rows: g.Select(p => p.i).ToArray()))
             .Select(f => (f.Fault, f.Rows, Probability: f.Rows.Sum(i => posterior.Probability[i])))
             .OrderByDescending(f => f.Probability).ThenBy(f => f.Fault.Id, StringComparer.Ordinal).ToArray();
-        var without = bench.Items.Select((_, i) => bench.Posterior(i)).ToArray();
+        var without = bench.Items.Select((_, i) => bench.PosteriorWithout(posterior, i)).ToArray();
         var weights = bench.AllWeights();
         return
         [
@@ -52,7 +52,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         rows.Length == 1 && bench.Hypotheses[rows[0]].Cylinder is null
             ? []
             : [.. rows.Select(i => bench.Hypotheses[i])
-                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Fault.Side is null ? null : Enum.Parse<Side>(h.Fault.Side, true), posterior.Probability[i]))
+                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, posterior.Probability[i]))
                 .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
 
     private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)

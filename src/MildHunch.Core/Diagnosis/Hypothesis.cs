@@ -6,7 +6,7 @@ namespace MildHunch.Core.Diagnosis;
 /// <summary>One thing that may be wrong: a fault at a place. (Pairs of these come as further hypotheses.)</summary>
 /// <param name="Prior">Probability before any evidence; all hypotheses sum to 1.</param>
 /// <param name="EffectIndex">Which solved effect it shares with its twins in other cylinders.</param>
-public sealed record Hypothesis(Fault Fault, int? Cylinder, double Prior, int EffectIndex);
+public sealed record Hypothesis(Fault Fault, int? Cylinder, Side? Side, double Prior, int EffectIndex);
 
 /// <summary>All hypotheses for one pump, with their priors.</summary>
 public sealed class HypothesisSet
@@ -22,30 +22,29 @@ public sealed class HypothesisSet
     /// <summary>Distinct effects, each solved once however many places it can sit in.</summary>
     public IReadOnlyList<string> Effects { get; }
 
-    /// <summary>Catalogue weight times context, only what this pump can have.</summary>
-    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, IReadOnlyList<string> contexts)
+    /// <summary>Catalogue weight times context, only what this pump can have. An end of an intensifier counts as a cylinder.</summary>
+    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<string> contexts)
     {
         var effects = new List<string>();
         var raw = new List<Hypothesis>();
-        foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f.Requires, pump)))
+        foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
         {
-            var effect = effects.IndexOf(fault.Effect);
-            if (effect < 0)
-            {
-                effect = effects.Count;
-                effects.Add(fault.Effect);
-            }
-
             var weight = fault.Weight;
             foreach (var id in contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);
-            if (fault.Location == FaultLocation.None)
-                raw.Add(new Hypothesis(fault, null, weight, effect));
-            else
-                raw.AddRange(Enumerable.Range(1, pump.Cylinders).Select(k => new Hypothesis(fault, k, weight, effect)));
+            Side?[] sides = fault.Location == FaultLocation.Cavity ? [Side.Inlet, Side.Discharge] : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];
+            IEnumerable<int?> places = fault.Location == FaultLocation.None ? [null] : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);
+            raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(fault, k, side, weight, EffectOf(fault.EffectOn(side))))));
         }
 
         var sum = raw.Sum(h => h.Prior);
         return new HypothesisSet([.. raw.Select(h => h with { Prior = h.Prior / sum })], effects);
+
+        int EffectOf(string id)
+        {
+            if (!effects.Contains(id))
+                effects.Add(id);
+            return effects.IndexOf(id);
+        }
     }
 }

@@ -28,7 +28,7 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence ev
         var value = Math.Abs(reading.Value.Si);
         return reading.What.Id switch
         {
-            "discharge-pressure" => Dial(double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa),
+            "discharge-pressure" or "gun-pressure" => Dial(double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa),
             "swing" => Math.Sqrt(2) * Dial(0),
             "speed" => Math.Max(TachometerShare * value, 1e-4),
             "inlet-pressure" => InletGaugePa,

@@ -9,6 +9,14 @@ public static class MonotoneCubic
     /// <summary>Values at the midpoints of <paramref name="fine"/>.Length equal cells of [0, 1].</summary>
     public static void Resample(ReadOnlySpan<double> nodes, Span<double> fine)
     {
+        for (var j = 0; j < fine.Length; j++)
+            fine[j] = (j + 0.5) / fine.Length;
+        Evaluate(nodes, fine);
+    }
+
+    /// <summary>Replaces places within [0, 1] by the values there.</summary>
+    public static void Evaluate(ReadOnlySpan<double> nodes, Span<double> fine)
+    {
         var cells = nodes.Length - 1;
         Span<double> slope = stackalloc double[nodes.Length];
         for (var i = 1; i < cells; i++)
@@ -17,7 +25,7 @@ public static class MonotoneCubic
         slope[cells] = End(nodes[cells] - nodes[cells - 1], slope[cells - 1]);
         for (var j = 0; j < fine.Length; j++)
         {
-            var x = (j + 0.5) / fine.Length * cells;
+            var x = fine[j] * cells;
             var i = Math.Min((int)x, cells - 1);
             var t = x - i;
             var d = nodes[i + 1] - nodes[i];

@@ -8,16 +8,26 @@ namespace MildHunch.Core.Diagnosis;
 /// What to do next: expected drop in entropy over what would be mended, a minute of work (handbook 4). Each answer is
 /// put through the same sum that the real answer will go through, so what is foretold is what will happen.
 /// </summary>
-internal sealed class NextChecks(Workbench bench, Posterior posterior)
+internal sealed class NextChecks
 {
     private const double WorthDoing = 0.004;
     private const int MostOffered = 8;
+    private readonly Workbench bench;
+    private readonly Posterior posterior;
+    private readonly Foretelling foretelling;
+    private readonly Standing standing;
     private PredictiveNodes? nodes;
-    private readonly string[] actions = [.. bench.Hypotheses.Select(h => h.Fault.Action).Distinct()];
+
+    public NextChecks(Workbench bench, Posterior posterior)
+    {
+        (this.bench, this.posterior) = (bench, posterior);
+        foretelling = new Foretelling(bench, posterior);
+        standing = new Standing(bench.Hypotheses);
+    }
 
     public IReadOnlyList<NextCheck> Rank() =>
     [
-        .. bench.Catalogue.Checks.Where(c => Catalogue.Fits(c.Requires, bench.Pump) && !Answered(c)).Select(Try)
+        .. bench.Catalogue.Checks.Where(c => Catalogue.Fits(c, bench.Pump, bench.Setup) && !Answered(c)).Select(Try)
             .Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute).ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
     ];
 
@@ -27,7 +37,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
     private NextCheck Try(Check check)
     {
         var answers = check.Cue is { } cue ? CueAnswers(bench.Catalogue.Cue(cue)!) : ReadingAnswers(Observables.Find(check.Reading!)!);
-        var before = Entropy(posterior.Probability);
+        var before = standing.Entropy(posterior.Probability);
         var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.After));
         var question = check.Cue is { } id ? bench.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
         return new NextCheck(check, question, bits, bits / check.AllMinutes, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
@@ -37,16 +47,18 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
     {
         var answers = new List<(CheckAnswer, double)>();
         var facts = bench.Cues.Possible(cue);
-        var chances = facts.Select(f => Chance(bench.Item(f))).ToArray();
-        var sum = chances.Sum();
-        for (var i = 0; i < facts.Count; i++)
+        var sum = 0.0;
+        foreach (var fact in facts)
         {
-            var after = bench.PosteriorWith(posterior, bench.Item(facts[i])).Probability;
-            var answer = cue.Answers.First(a => a.Id == facts[i].Answer);
-            var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(facts[i].Cylinder, facts[i].Side)}{answer.Text}";
-            answers.Add((new CheckAnswer(answer.Id, text, facts[i].Cylinder, facts[i].Side, chances[i] / sum, Then(after)), Entropy(after)));
+            var (chance, after) = foretelling.After(bench.Item(fact));
+            var answer = cue.Answers.First(a => a.Id == fact.Answer);
+            var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
+            sum += chance;
+            answers.Add((new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)), standing.Entropy(after)));
         }
 
+        for (var i = 0; i < answers.Count; i++)
+            answers[i] = (answers[i].Item1 with { Probability = answers[i].Item1.Probability / sum }, answers[i].Item2);
         return answers;
     }
 
@@ -70,7 +82,7 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
                 after[h] /= chance;
             double? from = b == 0 ? null : Shown(what, bins.Edges[b - 1]);
             double? to = b == PredictiveBins.Count - 1 ? null : Shown(what, bins.Edges[b]);
-            answers.Add((new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to), Entropy(after)));
+            answers.Add((new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to), standing.Entropy(after)));
         }
 
         return answers;
@@ -93,42 +105,11 @@ internal sealed class NextChecks(Workbench bench, Posterior posterior)
         };
     }
 
-    private double Chance(EvidenceItem item)
-    {
-        var chance = 0.0;
-        for (var h = 0; h < bench.Hypotheses.Count; h++)
-        {
-            var notice = bench.Bins.Notice[bench.Hypotheses[h].EffectIndex];
-            for (var b = 0; b < notice.Length; b++)
-                chance += posterior.ByBin[h][b] * Posterior.Likelihood(item, h, notice[b]);
-        }
-
-        return chance;
-    }
-
-    private double Entropy(double[] probability)
-    {
-        var entropy = 0.0;
-        foreach (var action in actions)
-        {
-            var p = 0.0;
-            for (var h = 0; h < probability.Length; h++)
-                if (bench.Hypotheses[h].Fault.Action == action)
-                    p += probability[h];
-            if (p > 0)
-                entropy -= p * Math.Log2(p);
-        }
-
-        return entropy;
-    }
-
     private string Then(double[] after)
     {
-        var leader = bench.Hypotheses.Select((h, i) => (h, i)).GroupBy(p => p.h.Fault.Id).MaxBy(g => g.Sum(p => after[p.i]))!;
-        var share = leader.Sum(p => after[p.i]);
-        var best = leader.MaxBy(p => after[p.i]);
-        var name = best.h.Fault.Name;
-        var where = best.h.Cylinder is { } k && after[best.i] > 0.6 * share ? $", cylinder {k}" : "";
-        return $"{name}{where} → {HunchWords.Percent(share)}";
+        var (best, share) = standing.Leader(after);
+        var h = bench.Hypotheses[best];
+        var where = h.Cylinder is { } k && after[best] > 0.6 * share ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}" : "";
+        return $"{h.Fault.Name}{where} → {HunchWords.Percent(share)}";
     }
 }

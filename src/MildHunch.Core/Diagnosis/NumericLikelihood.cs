@@ -11,7 +11,7 @@ public sealed class NumericLikelihood
     /// <summary>Chance that an instrument or its reader is simply wrong.</summary>
     public const double OutlierShare = 0.02;
 
-    private const int MostOutliers = 3;
+    private const int MostOutliers = 2;
     private static readonly double LogRight = Math.Log(1 - OutlierShare);
     private const double SwingModelShare = 0.3;
     private static readonly double SlipOverSpeed = Delivery.SlipSigma / Expectation.BelievedSpeedSigma;
@@ -30,7 +30,7 @@ public sealed class NumericLikelihood
         {
             range[what.Index] = 2 * what.Id switch
             {
-                "discharge-pressure" or "swing" => Math.Max(healthy.PressurePa, solver.Pump.RatedPressure.Si),
+                "discharge-pressure" or "gun-pressure" or "swing" => Math.Max(healthy.PressurePa, solver.Pump.RatedPressure.Si),
                 "speed" => Math.Max(solver.Setup.Speed.Si, solver.Pump.RatedSpeed.Si),
                 "inlet-pressure" => Math.Max(1e5, solver.Setup.SupplyPressure.Si),
                 "nozzle-orifice" => solver.Setup.Nozzle.Coefficient,
@@ -51,9 +51,11 @@ public sealed class NumericLikelihood
             return result;
         Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
         var leaves = new Leaves(groups.Length);
-        for (var e = 0; e < table.Effects.Count; e++)
+        for (var e = 0; e < table.Solved.Count; e++)
         {
-            var severities = table.Effects[e].MovesNumbers ? PredictionTable.Fine : 1;
+            if (table.KindOf(e) != e)
+                continue;
+            var severities = table.Solved[e].MovesNumbers ? PredictionTable.Fine : 1;
             var softs = table.SoftMatters(e) ? table.SoftCount : 1;
             for (var c = 0; c < softs; c++)
             {
@@ -70,6 +72,9 @@ public sealed class NumericLikelihood
             result.Repeat(e * table.SoftCount, table.SoftCount, softs, severities);
         }
 
+        for (var e = 0; e < table.Effects.Count; e++)
+            if (table.KindOf(e) != e)
+                result.Stretch(table.KindOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.Along(e));
         return result;
     }
 
@@ -155,7 +160,7 @@ public sealed class NumericLikelihood
             .Select(g => new InstrumentGroup(g.Key, [.. g.Select(r => (r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
     ];
 
-    private double[][] Rows() => [.. Enumerable.Range(0, table.Effects.Count * table.SoftCount).Select(_ => new double[PredictionTable.Fine])];
+    private double[][] Rows() => [.. Enumerable.Range(0, table.Solved.Count * table.SoftCount).Select(_ => new double[PredictionTable.Fine])];
 
     private (double Slip, double Speed, double Nozzle) Sensitivity(int what, int effect, int soft, int severity)
     {
@@ -192,7 +197,7 @@ public sealed class NumericLikelihood
         return belief;
     }
 
-    // Every way in which at most three instruments are wrong; four at once have a chance below one in 10⁵.
+    // Every way in which at most two instruments are wrong; three of six at once have a chance below two in 10⁴.
     private static void Patterns(InstrumentGroup[] groups, ReadOnlySpan<SharedUncertainty> terms, int at, int wrong, SharedUncertainty belief, Leaves leaves)
     {
         if (at == groups.Length)
@@ -281,6 +286,24 @@ public sealed class NumericLikelihood
 /// <summary>Log-likelihood of the steady readings by effect and softness, then severity; of all, and without each instrument.</summary>
 public sealed record SteadyLikelihood(double[][] All, (int What, int Readings, double[][] Log)[] Without)
 {
+    /// <summary>Reads the rows of an effect from those of its kind, straight between neighbouring severities.</summary>
+    internal void Stretch(int from, int to, int rows, ReadOnlySpan<double> along)
+    {
+        foreach (var table in Without.Select(w => w.Log).Prepend(All))
+        {
+            for (var r = 0; r < rows; r++)
+            {
+                var (source, row) = (table[from + r], table[to + r]);
+                for (var s = 0; s < row.Length; s++)
+                {
+                    var x = Math.Clamp((along[s] * source.Length) - 0.5, 0, source.Length - 1);
+                    var i = Math.Min((int)x, source.Length - 2);
+                    row[s] = source[i] + ((x - i) * (source[i + 1] - source[i]));
+                }
+            }
+        }
+    }
+
     /// <summary>Copies what does not depend on softness or severity to where it would stand.</summary>
     internal void Repeat(int firstRow, int rows, int solvedRows, int solvedSeverities)
     {

@@ -9,9 +9,9 @@ public sealed class NumericWeights
     public NumericWeights(double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins)
     {
         var effects = bins.Notice.Length;
-        Nodes = new double[steady.Length][];
+        Nodes = new double[effects * softCount][];
         var top = double.NegativeInfinity;
-        for (var r = 0; r < steady.Length; r++)
+        for (var r = 0; r < Nodes.Length; r++)
         {
             var row = new double[PredictionTable.Fine];
             for (var s = 0; s < row.Length; s++)

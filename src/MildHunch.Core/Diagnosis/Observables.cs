@@ -23,6 +23,7 @@ public static class Observables
         ("supply-flow", "Drawn from the supply", QuantityKind.VolumeFlow, "supply", (p, _) => p.SupplyFlow),
         ("speed", "Crank speed", QuantityKind.RotationalSpeed, "crank", (p, _) => p.SpeedHz),
         ("inlet-pressure", "Pressure at the inlet", QuantityKind.GaugePressure, "inlet", (p, _) => p.InletPa),
+        ("gun-pressure", "Pressure at the gun", QuantityKind.GaugePressure, "nozzle", (p, _) => p.GunPa),
         ("nozzle-orifice", "Orifice of the nozzle", QuantityKind.Length, "nozzle", (p, _) => p.NozzleCoefficient));
 
     private static readonly FrozenDictionary<string, Observable> ById = All.ToFrozenDictionary(o => o.Id);
@@ -39,7 +40,7 @@ public static class Observables
 
     public static Observable Speed => All[5];
 
-    public static Observable NozzleOrifice => All[7];
+    public static Observable NozzleOrifice => All[8];
 
     public static Observable? Find(string id) => ById.GetValueOrDefault(id);
 

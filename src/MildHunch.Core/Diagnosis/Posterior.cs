@@ -3,6 +3,7 @@ namespace MildHunch.Core.Diagnosis;
 /// <summary>Probability of every hypothesis given some evidence, and within it of every severity bin.</summary>
 public sealed class Posterior
 {
+    private const double LeastDivisor = 1e-6;
     private Posterior(double[] probability, double[][] byBin)
     {
         Probability = probability;
@@ -59,6 +60,30 @@ public sealed class Posterior
             for (var b = 0; b < row.Length; b++)
             {
                 row[b] = ByBin[h][b] * Likelihood(item, h, notice[b]);
+                probability[h] += row[b];
+            }
+
+            byBin[h] = row;
+        }
+
+        return Normalised(probability, byBin);
+    }
+
+    /// <summary>The same before an answer that is independent of all others; null where the answer ruled a hypothesis out.</summary>
+    public Posterior? Without(IReadOnlyList<Hypothesis> hypotheses, SeverityBins bins, EvidenceItem item)
+    {
+        var byBin = new double[ByBin.Length][];
+        var probability = new double[ByBin.Length];
+        for (var h = 0; h < byBin.Length; h++)
+        {
+            var notice = bins.Notice[hypotheses[h].EffectIndex];
+            var row = new double[notice.Length];
+            for (var b = 0; b < row.Length; b++)
+            {
+                var likelihood = Likelihood(item, h, notice[b]);
+                if (likelihood < LeastDivisor)
+                    return null;
+                row[b] = ByBin[h][b] / likelihood;
                 probability[h] += row[b];
             }
 

@@ -16,6 +16,8 @@ public sealed class PredictionTable
     /// <summary>Severities solved.</summary>
     public const int Nodes = 12;
 
+    private readonly int[] kind;
+    private readonly double[][] along;
     private readonly double[][] mean;
     private readonly double[][] bySpeed;
     private readonly double[][] byNozzle;
@@ -28,15 +30,20 @@ public sealed class PredictionTable
         var soft = OutletCompliance.Nodes(solver.Setup);
         softCount = soft.Length;
         Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
-        var count = Effects.Count * softCount * Observables.Count;
+        Solved = [.. Effects, .. Effects.Select(e => e.Kind(solver.Pump)).Except(Effects).Distinct()];
+        kind = [.. Solved.Select(e => Solved.IndexOf(e.Kind(solver.Pump)))];
+        along = [.. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.Along(Severity(s)), 0, 1)).ToArray())];
+        var count = Solved.Count * softCount * Observables.Count;
         mean = Rows(count);
         bySpeed = Rows(count);
         byNozzle = Rows(count);
         variance = Rows(count);
         var shown = new double[5 * Observables.Count * Nodes];
         allPulsate = solver.Pump.Chambers < 3;
-        for (var e = 0; e < Effects.Count; e++)
+        for (var e = 0; e < Solved.Count; e++)
         {
+            if (kind[e] != e)
+                continue;
             for (var c = 0; c < softCount; c++)
             {
                 if (c == 0 || SoftMatters(e))
@@ -47,7 +54,17 @@ public sealed class PredictionTable
         }
     }
 
+    /// <summary>Effects of the hypotheses.</summary>
     public IReadOnlyList<IEffect> Effects { get; }
+
+    /// <summary>The effects, and behind them the kinds of which several of them are stretches.</summary>
+    internal List<IEffect> Solved { get; }
+
+    /// <summary>Index of the kind of an effect, its own where it stands alone.</summary>
+    internal int KindOf(int effect) => kind[effect];
+
+    /// <summary>Severities of the kind at the fine severities of an effect.</summary>
+    internal ReadOnlySpan<double> Along(int effect) => along[effect];
 
     public int SoftCount => softCount;
 
@@ -55,7 +72,7 @@ public sealed class PredictionTable
     /// False where only the swing hangs on the softness of the outlet: every balanced pump of three cylinders and more,
     /// whose mean pressure stiffness moves by half a per cent at the most (handbook 2).
     /// </summary>
-    public bool SoftMatters(int effect) => allPulsate || Effects[effect].Unbalances;
+    public bool SoftMatters(int effect) => allPulsate || Solved[effect].Unbalances;
 
     /// <summary>Mean over severity, at <see cref="Fine"/> midpoints of [0, 1].</summary>
     public ReadOnlySpan<double> Mean(int effect, int soft, int what) => mean[At(effect, soft, what)];
@@ -78,14 +95,8 @@ public sealed class PredictionTable
 
     private void FillSwing(OperatingPointSolver solver, int e, int c, double compliance)
     {
-        for (var o = 0; o < Observables.Count; o++)
-        {
-            var (from, to) = (At(e, 0, o), At(e, c, o));
-            (mean[to], bySpeed[to], byNozzle[to], variance[to]) = (mean[from], bySpeed[from], byNozzle[from], variance[from]);
-        }
-
         Span<double> node = stackalloc double[Nodes];
-        var moves = Effects[e].MovesNumbers;
+        var moves = Solved[e].MovesNumbers;
         for (var i = 0; i < Nodes; i++)
         {
             if (i > 0 && !moves)
@@ -95,18 +106,29 @@ public sealed class PredictionTable
             }
 
             var condition = new Condition();
-            Effects[e].Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
+            Solved[e].Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
             node[i] = Observables.Swing.Read(solver.Solve(condition, 1, 1, compliance), condition.GaugeFactor);
         }
 
-        var row = new double[Fine];
-        MonotoneCubic.Resample(node, row);
-        mean[At(e, c, Observables.Swing.Index)] = row;
+        for (var other = 0; other < Solved.Count; other++)
+        {
+            if (kind[other] != e)
+                continue;
+            for (var o = 0; o < Observables.Count; o++)
+            {
+                var (from, to) = (At(other, 0, o), At(other, c, o));
+                (mean[to], bySpeed[to], byNozzle[to], variance[to]) = (mean[from], bySpeed[from], byNozzle[from], variance[from]);
+            }
+
+            var row = along[other].ToArray();
+            MonotoneCubic.Evaluate(node, row);
+            mean[At(other, c, Observables.Swing.Index)] = row;
+        }
     }
 
     private void Fill(OperatingPointSolver solver, int e, int c, double compliance, double[] shown)
     {
-        var effect = Effects[e];
+        var effect = Solved[e];
         var step = Expectation.BelievedSpeedSigma;
         var kn = solver.Setup.Nozzle.RelativeSigma;
         var solved = effect.MovesNumbers ? Nodes : 1;
@@ -133,26 +155,26 @@ public sealed class PredictionTable
 
         for (var o = 0; o < Observables.Count; o++)
         {
-            var at = At(e, c, o);
-            Into(mean[at], node, i => V(0, i) + ((V(1, i) + V(2, i) + V(3, i) + V(4, i) - (4 * V(0, i))) / 2));
-            Into(bySpeed[at], node, i => (V(1, i) - V(2, i)) / 2);
-            Into(byNozzle[at], node, i => (V(3, i) - V(4, i)) / 2);
-            Into(variance[at], node, i => (Square(V(1, i) + V(2, i) - (2 * V(0, i))) + Square(V(3, i) + V(4, i) - (2 * V(0, i)))) / 2);
+            Into(mean, o, node, i => V(0, i) + ((V(1, i) + V(2, i) + V(3, i) + V(4, i) - (4 * V(0, i))) / 2));
+            Into(bySpeed, o, node, i => (V(1, i) - V(2, i)) / 2);
+            Into(byNozzle, o, node, i => (V(3, i) - V(4, i)) / 2);
+            Into(variance, o, node, i => (Square(V(1, i) + V(2, i) - (2 * V(0, i))) + Square(V(3, i) + V(4, i) - (2 * V(0, i)))) / 2);
 
             double V(int variant, int i) => shown[(((variant * Observables.Count) + o) * Nodes) + i];
         }
 
-        void Into(double[] row, Span<double> nodes, Func<int, double> value)
+        void Into(double[][] rows, int o, Span<double> nodes, Func<int, double> value)
         {
-            if (solved == 1)
-            {
-                Array.Fill(row, value(0));
-                return;
-            }
-
             for (var i = 0; i < Nodes; i++)
-                nodes[i] = value(i);
-            MonotoneCubic.Resample(nodes, row);
+                nodes[i] = value(solved == 1 ? 0 : i);
+            for (var other = 0; other < Solved.Count; other++)
+            {
+                if (kind[other] != e)
+                    continue;
+                var row = rows[At(other, c, o)];
+                along[other].CopyTo(row, 0);
+                MonotoneCubic.Evaluate(nodes, row);
+            }
         }
     }
 

@@ -16,16 +16,18 @@ internal sealed class PreparedPumps(Catalogue catalogue)
 {
     private const int Most = 64;
     private readonly ConcurrentDictionary<(ReciprocatingPump, Setup), PreparedPump> pumps = new();
-    private readonly ConcurrentDictionary<(int, ControlKind, HeadLayout), CueModel> cues = new();
+    private readonly ConcurrentDictionary<(int, ControlKind, HeadLayout, Arrangement, bool, bool), CueModel> cues = new();
 
     public PreparedPump For(ReciprocatingPump pump, Setup setup)
     {
         if (pumps.TryGetValue((pump, setup), out var known))
             return known;
-        var set = HypothesisSet.For(catalogue, pump, []);
+        var set = HypothesisSet.For(catalogue, pump, setup, []);
         var solver = new OperatingPointSolver(pump, setup);
         var table = new PredictionTable(solver, set.Effects);
-        var model = cues.GetOrAdd((pump.Cylinders, pump.Control, pump.HeadLayout), _ => new CueModel(catalogue, pump, set.All));
+        var model = cues.GetOrAdd(
+            (pump.Cylinders, pump.Control, pump.HeadLayout, pump.Arrangement, setup.Dampener is not null, setup.Injector is not null),
+            _ => new CueModel(catalogue, pump, setup, set.All));
         if (pumps.Count >= Most)
             pumps.Clear();
         return pumps[(pump, setup)] = new PreparedPump(solver, table, new SeverityBins(table, pump), model);

@@ -25,10 +25,14 @@ public static class Sentences
     private static string Answer(Catalogue catalogue, CueFact fact)
     {
         var answer = catalogue.Cue(fact.Cue)!.Answers.First(a => a.Id == fact.Answer);
-        return $"{Place(fact.Cylinder, fact.Side)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{Drops(fact)}";
+        return $"{Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{Drops(fact)}";
     }
 
     /// <summary>A place in words, with a space behind; empty where there is none.</summary>
-    public static string Place(int? cylinder, Side? side) =>
-        cylinder is null ? "" : $"{(side is null ? "cylinder" : side.Value.ToString().ToLowerInvariant())} {cylinder} ";
+    public static string Place(int? cylinder, Side? side, bool end = false) => cylinder switch
+    {
+        null => "",
+        _ when end => cylinder == 1 ? "left end " : "right end ",
+        _ => $"{(side is null ? "cylinder" : side.Value.ToString().ToLowerInvariant())} {cylinder} ",
+    };
 }

@@ -22,7 +22,7 @@ internal sealed class Workbench
         Pump = pump;
         Setup = setup;
         readings = evidence.Readings;
-        Hypotheses = HypothesisSet.For(catalogue, pump, evidence.Contexts).All;
+        Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence.Contexts).All;
         (_, Table, Bins, Cues) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Solver);
@@ -57,9 +57,18 @@ internal sealed class Workbench
     public EvidenceItem Item(CueFact fact, int number = -1) =>
         new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)?.Group);
 
+    /// <summary>True where something told already sees the same physical thing.</summary>
+    public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));
+
     /// <summary>The posterior of all evidence, with one answer more.</summary>
-    public Posterior PosteriorWith(Posterior all, EvidenceItem added) =>
-        added.Group is null || Items.All(i => i.Group != added.Group) ? all.With(Hypotheses, Bins, added) : Posterior(added: added);
+    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Hypotheses, Bins, added);
+
+    /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
+    public Posterior PosteriorWithout(Posterior all, int leftOut)
+    {
+        var item = Items[leftOut];
+        return (item.Cue is null || Sees(item) ? null : all.Without(Hypotheses, Bins, item)) ?? Posterior(leftOut);
+    }
 
     /// <summary>The posterior with one item left out, or one more taken in.</summary>
     public Posterior Posterior(int leftOut = -1, EvidenceItem? added = null)

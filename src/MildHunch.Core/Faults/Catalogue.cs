@@ -25,8 +25,7 @@ public sealed class Catalogue
 
     private Catalogue(IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts, IReadOnlyList<Hazard> hazards)
     {
-        Faults = [.. faults.Where(f => !f.SimulatedOnly)];
-        AllFaults = faults;
+        Faults = faults;
         Cues = cues;
         Checks = checks;
         Contexts = contexts;
@@ -39,11 +38,7 @@ public sealed class Catalogue
         new CatalogueValidation(this).Run();
     }
 
-    /// <summary>Faults that a diagnosis considers.</summary>
     public IReadOnlyList<Fault> Faults { get; }
-
-    /// <summary>These and the ones that can only be simulated yet.</summary>
-    public IReadOnlyList<Fault> AllFaults { get; }
 
     public IReadOnlyList<Cue> Cues { get; }
 
@@ -79,16 +74,22 @@ public sealed class Catalogue
 
     public Hazard? Hazard(string id) => hazardsById.GetValueOrDefault(id);
 
-    /// <summary>True where this pump has the control that the entry asks for.</summary>
-    public static bool Fits(IReadOnlyList<string> requires, ReciprocatingPump pump) =>
-        requires.Count == 0 || requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase));
-
-    /// <summary>True where this pump, run like this, has the part that can fail.</summary>
-    public static bool Fits(Fault fault, ReciprocatingPump pump, Setup setup)
+    /// <summary>True where this pump, run like this, has what the entry is about.</summary>
+    public static bool Fits(IOnlyWhere entry, ReciprocatingPump pump, Setup setup)
     {
-        var arrangement = JsonNamingPolicy.KebabCaseLower.ConvertName(pump.Arrangement.ToString());
-        var built = fault.Arrangements.Count > 0 ? fault.Arrangements.Contains(arrangement) : pump.Arrangement != Arrangement.Intensifier || fault.Location == FaultLocation.None;
-        return built && Fits(fault.Requires, pump) && fault.Fitted.All(part => part == "dampener" ? setup.Dampener is not null : setup.Injector is not null);
+        if (entry.Requires.Count > 0 && !entry.Requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase)))
+            return false;
+        if (entry.Arrangements.Count > 0)
+        {
+            if (!entry.Arrangements.Contains(JsonNamingPolicy.KebabCaseLower.ConvertName(pump.Arrangement.ToString())))
+                return false;
+        }
+        else if (pump.Arrangement == Arrangement.Intensifier && (entry is Fault { Location: not FaultLocation.None } || entry is CueAnswer { At: AnswerPlace.Cylinder or AnswerPlace.Cavity }))
+        {
+            return false;
+        }
+
+        return entry.Fitted.All(part => part == "dampener" ? setup.Dampener is not null : setup.Injector is not null);
     }
 
     private static List<T> List<T>(Func<string, string> textOf, string file)

@@ -1,3 +1,5 @@
+using MildHunch.Core.Pumps;
+
 namespace MildHunch.Core.Faults;
 
 /// <summary>Where a fault can sit: once in the pump, or once in every cylinder, cavity or end of an intensifier.</summary>
@@ -15,13 +17,27 @@ public enum AnswerPlace
     None,
     Cylinder,
     Cavity,
+    End,
 }
 
-/// <summary>One evidence word: how often this fault gives this answer.</summary>
-public sealed record CueWord(string Cue, string Answer, string Word);
+/// <summary>An entry that makes sense on some pumps only. What is empty asks for nothing.</summary>
+public interface IOnlyWhere
+{
+    /// <summary>Kinds of control, one of which it needs.</summary>
+    IReadOnlyList<string> Requires { get; }
+
+    /// <summary>Arrangements that have the part.</summary>
+    IReadOnlyList<string> Arrangements { get; }
+
+    /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
+    IReadOnlyList<string> Fitted { get; }
+}
+
+/// <summary>One evidence word: how often this fault gives this answer; on one side only where it says so.</summary>
+public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null);
 
 /// <summary>A fault of handbook 3, as data.</summary>
-public sealed record Fault
+public sealed record Fault : IOnlyWhere
 {
     public required string Id { get; init; }
 
@@ -36,14 +52,14 @@ public sealed record Fault
     /// <summary>For a fault of either valve, its effect on the discharge side; <see cref="Effect"/> is then the inlet's.</summary>
     public string? DischargeEffect { get; init; }
 
-    /// <summary>True while it can be simulated but has no evidence words, so that no diagnosis considers it.</summary>
-    public bool SimulatedOnly { get; init; }
-
     /// <summary>Arrangements that have the part; empty when all but intensifiers do.</summary>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
     /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
     public IReadOnlyList<string> Fitted { get; init; } = [];
+
+    /// <summary>Its effect where it sits on this side.</summary>
+    public string EffectOn(Side? side) => side == Pumps.Side.Discharge && DischargeEffect is { } other ? other : Effect;
 
     /// <summary>Prior weight a location.</summary>
     public required double Weight { get; init; }
@@ -79,7 +95,7 @@ public sealed record Fault
 }
 
 /// <summary>One possible answer to a cue.</summary>
-public sealed record CueAnswer
+public sealed record CueAnswer : IOnlyWhere
 {
     public required string Id { get; init; }
 
@@ -91,10 +107,19 @@ public sealed record CueAnswer
     public bool Healthy { get; init; }
 
     public AnswerPlace At { get; init; }
+
+    /// <summary>Where on the drawing it is told, if not where its cue is.</summary>
+    public string? Place { get; init; }
+
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    public IReadOnlyList<string> Fitted { get; init; } = [];
 }
 
 /// <summary>Something a technician sees or hears and answers in a tap.</summary>
-public sealed record Cue
+public sealed record Cue : IOnlyWhere
 {
     public required string Id { get; init; }
 
@@ -122,11 +147,17 @@ public sealed record Cue
 
     public required IReadOnlyList<CueAnswer> Answers { get; init; }
 
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    public IReadOnlyList<string> Fitted { get; init; } = [];
+
     public CueAnswer HealthyAnswer => Answers.First(a => a.Healthy);
 }
 
 /// <summary>Something that can be done next.</summary>
-public sealed record Check
+public sealed record Check : IOnlyWhere
 {
     public required string Id { get; init; }
 
@@ -154,6 +185,10 @@ public sealed record Check
     public required string How { get; init; }
 
     public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    public IReadOnlyList<string> Fitted { get; init; } = [];
 
     public required IReadOnlyList<string> Hazards { get; init; }
 }

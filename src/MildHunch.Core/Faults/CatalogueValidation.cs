@@ -12,7 +12,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     {
         foreach (var cue in catalogue.Cues)
             CheckCue(cue);
-        foreach (var fault in catalogue.AllFaults)
+        foreach (var fault in catalogue.Faults)
             CheckFault(fault);
         foreach (var check in catalogue.Checks)
             CheckCheck(check);
@@ -33,10 +33,14 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             throw new CatalogueException(file, entry, problem);
     }
 
-    private static void CheckRequires(string file, string entry, IReadOnlyList<string> requires)
+    private static void CheckWhere(string file, string entry, IOnlyWhere where)
     {
-        foreach (var kind in requires)
+        foreach (var kind in where.Requires)
             Require(Enum.TryParse<ControlKind>(kind, true, out _), file, entry, $"requires unknown control “{kind}”");
+        foreach (var arrangement in where.Arrangements)
+            Require(Enum.GetNames<Arrangement>().Any(a => JsonNamingPolicy.KebabCaseLower.ConvertName(a) == arrangement), file, entry, $"unknown arrangement “{arrangement}”");
+        foreach (var part in where.Fitted)
+            Require(part is "dampener" or "injector", file, entry, $"“{part}” is nothing that can be fitted");
     }
 
     private static void CheckCue(Cue cue)
@@ -44,6 +48,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(cue.Answers.Count(a => a.Healthy) == 1, "cues.json", cue.Id, "must have exactly one healthy answer");
         Require(cue.Answers.Select(a => a.Id).Distinct().Count() == cue.Answers.Count, "cues.json", cue.Id, "has an answer twice");
         Require(cue.Kind is "choice" or "places", "cues.json", cue.Id, $"kind “{cue.Kind}” is unknown");
+        CheckWhere("cues.json", cue.Id, cue);
+        foreach (var answer in cue.Answers)
+            CheckWhere("cues.json", $"{cue.Id}.{answer.Id}", answer);
     }
 
     private void CheckHazards(string file, string entry, IReadOnlyList<string> hazards)
@@ -58,27 +65,24 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(EffectLibrary.Find(fault.Effect) is not null, file, fault.Id, $"unknown effect “{fault.Effect}”");
         Require(fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id, $"unknown effect “{fault.DischargeEffect}”");
         Require((fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id, "has an effect on the discharge side but does not sit in a cavity");
-        Require(fault.SimulatedOnly || fault.Location is FaultLocation.None or FaultLocation.Cylinder, file, fault.Id, "sits where no diagnosis looks yet: mark it simulatedOnly");
-        foreach (var arrangement in fault.Arrangements)
-            Require(Enum.GetNames<Arrangement>().Any(a => JsonNamingPolicy.KebabCaseLower.ConvertName(a) == arrangement), file, fault.Id, $"unknown arrangement “{arrangement}”");
-        foreach (var part in fault.Fitted)
-            Require(part is "dampener" or "injector", file, fault.Id, $"“{part}” is nothing that can be fitted");
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");
         Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");
-        CheckRequires(file, fault.Id, fault.Requires);
+        CheckWhere(file, fault.Id, fault);
+        Require(fault.Id == Diagnoser.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
         CheckHazards(file, fault.Id, fault.Hazards);
         foreach (var word in fault.Cues)
         {
             var cue = catalogue.Cue(word.Cue);
             Require(cue is not null, file, fault.Id, $"unknown cue “{word.Cue}”");
             Require(cue!.Answers.Any(a => a.Id == word.Answer), file, fault.Id, $"cue “{word.Cue}” has no answer “{word.Answer}”");
+            Require(word.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{word.Side}”");
             Require(EvidenceWords.Known(word.Word), file, fault.Id, $"unknown evidence word “{word.Word}”");
         }
 
         foreach (var group in fault.Cues.GroupBy(w => w.Cue).Where(g => catalogue.Cue(g.Key)!.Kind == "choice"))
         {
-            var sum = group.Sum(w => EvidenceWords.Likelihood(w.Word));
+            var sum = new[] { "inlet", "discharge" }.Max(side => group.Where(w => w.Side is null || w.Side == side).Sum(w => EvidenceWords.Likelihood(w.Word)));
             Require(sum <= 1, file, fault.Id, $"the words of cue “{group.Key}” add up to {sum:0.00}, more than certain");
         }
     }
@@ -91,7 +95,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(check.Cue is null || catalogue.Cue(check.Cue) is not null, file, check.Id, $"unknown cue “{check.Cue}”");
         foreach (var reading in check.Also.Concat(check.Reading is null ? [] : [check.Reading]))
             Require(Observables.Find(reading) is not null, file, check.Id, $"unknown reading “{reading}”");
-        CheckRequires(file, check.Id, check.Requires);
+        CheckWhere(file, check.Id, check);
         CheckHazards(file, check.Id, check.Hazards);
         Require(
             check.Cue is null || catalogue.Faults.Any(f => f.Cues.Any(w => w.Cue == check.Cue)),

@@ -51,9 +51,9 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     public async Task<CaseResource> Apply(CaseEntity entity, ChangeRequest request, CancellationToken stop)
     {
         ChangeRules.Check(request, catalogue);
-        var pump = PumpEndpoints.Resource(Pump(entity)).Pump.ToCore();
+        var stored = PumpEndpoints.Resource(Pump(entity));
         var evidence = Mapping.ToEvidence(request.Readings, request.Cues, request.Context);
-        EvidenceRules.Check(catalogue, pump, evidence);
+        EvidenceRules.Check(catalogue, stored.Pump.ToCore(), stored.Setup.ToCore(), evidence);
         var change = entity.Begin(request.Says?.Trim() is { Length: > 0 } says ? says : Says(request, evidence), Now());
         foreach (var id in request.Remove ?? [])
             (Standing(entity).FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;

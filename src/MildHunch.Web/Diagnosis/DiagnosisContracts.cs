@@ -7,7 +7,7 @@ public sealed record DiagnosisRequest(PumpDto? Pump, SetupDto? Setup, IReadOnlyL
 
 public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
 
-public sealed record LocationDto(int? Cylinder, string? Side, double Probability);
+public sealed record LocationDto(int? Cylinder, string? Side, double Probability, string? End = null);
 
 public sealed record EvidenceDto(string Source, double Decibans, string Text);
 

@@ -34,7 +34,7 @@ public static class DiagnosisEndpoint
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue, SourceNames sources) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
         new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
-        [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability)))],
+        [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? l.Cylinder == 1 ? "left" : "right" : null))],
         [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.Action, s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));

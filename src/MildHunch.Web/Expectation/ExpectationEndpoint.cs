@@ -46,7 +46,7 @@ public static class ExpectationEndpoint
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
         var evidence = Mapping.ToEvidence(request.Readings, null, null);
-        EvidenceRules.Check(catalogue, pump, evidence);
+        EvidenceRules.Check(catalogue, pump, setup, evidence);
         var loads = PumpMapping.ToLoads(request.Faults);
         if (loads.Count == 0)
             return ToDto(AsMeasured.Expect(pump, setup, evidence), null);

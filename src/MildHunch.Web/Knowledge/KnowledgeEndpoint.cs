@@ -5,16 +5,16 @@ using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Knowledge;
 
-public sealed record AnswerDto(string Id, string Text, bool Healthy, string At);
+/// <param name="Place">Where it is told, if not where its cue is.</param>
+public sealed record AnswerDto(string Id, string Text, bool Healthy, string At, string? Place, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
-public sealed record CueEntryDto(string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers);
+public sealed record CueEntryDto(string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
 public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units);
 
 public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
 
-/// <param name="Diagnosed">False while it can be simulated only.</param>
-public sealed record FaultDto(string Id, string Name, string Part, string? Side, string Location, string How, string Zero, string One, bool Diagnosed, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
+public sealed record FaultDto(string Id, string Name, string Part, string? Side, string Location, string How, string Zero, string One, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
 public sealed record KnowledgeResponse(IReadOnlyList<CueEntryDto> Cues, IReadOnlyList<ObservableDto> Observables, IReadOnlyList<ContextDto> Contexts, IReadOnlyList<FaultDto> Faults, IReadOnlyDictionary<string, IReadOnlyList<string>> Units);
 
@@ -23,10 +23,10 @@ public static class KnowledgeEndpoint
 {
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapGet("/api/knowledge", (Catalogue catalogue) => new KnowledgeResponse(
-            [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab()))]))],
+            [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place, a.Requires, a.Arrangements, a.Fitted))], c.Requires, c.Arrangements, c.Fitted))],
             [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind)))],
             [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
-            [.. catalogue.AllFaults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, !f.SimulatedOnly, f.Requires, f.Arrangements, f.Fitted))],
+            [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, f.Requires, f.Arrangements, f.Fitted))],
             Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf)))
             .WithTags("Knowledge").WithSummary("Cues, readings, contexts and faults that the product knows.");
 

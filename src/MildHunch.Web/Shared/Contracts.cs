@@ -85,4 +85,6 @@ public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder
 public sealed record ReadingDto(string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null);
 
 /// <summary>A cue as answered.</summary>
-public sealed record CueDto(string? Cue, string? Answer, int? Cylinder = null, string? Side = null, double? DropsPerMinute = null);
+public sealed record CueDto(
+    string? Cue, string? Answer, int? Cylinder = null, string? Side = null, double? DropsPerMinute = null,
+    [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null);

@@ -23,7 +23,7 @@ public static class Mapping
     public static CueFact ToCore(this CueDto? dto, string at) => new(
         dto?.Cue ?? throw new ImpossibleInputException($"{at}.cue", "nothing", "the name of a cue"),
         dto.Answer ?? throw new ImpossibleInputException($"{at}.answer", "nothing", "one of the cue's answers"),
-        dto.Cylinder,
+        dto.End is null ? dto.Cylinder : dto.End is "left" ? 1 : dto.End is "right" ? 2 : throw new ImpossibleInputException($"{at}.end", $"“{(dto.End.Length > 40 ? dto.End[..40] : dto.End)}”", "left, right"),
         dto.Side is null ? null : Choice<Side>(dto.Side, $"{at}.side", default),
         dto.DropsPerMinute);
 

@@ -20,7 +20,7 @@ public class PosteriorTests
         Gen.Double[0.5, 4].Select(v => Read("nozzle-orifice", v, "mm")));
 
     private static readonly Gen<CueFact> AnyCue = Gen.OneOfConst(
-        Known.Cues.Where(c => c.Kind == "choice").SelectMany(c => c.Answers.Select(a => new CueFact(c.Id, a.Id, a.At == AnswerPlace.None ? null : 2))).ToArray());
+        Known.Cues.Where(c => c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup())).SelectMany(c => c.Answers.Where(a => Catalogue.Fits(a, Fog2, Fog2Setup())).Select(a => new CueFact(c.Id, a.Id, a.At == AnswerPlace.None ? null : 2))).ToArray());
 
     private static readonly Gen<Evidence> AnyEvidence = Gen.Select(AnyReading.Array[0, 5], AnyCue.Array[0, 6], Gen.OneOfConst([.. Known.Contexts.Select(c => c.Id)]).Array[0, 1]).Select(
         (readings, cues, contexts) => new Evidence(readings, [.. cues.DistinctBy(c => c.Cue)], contexts));
@@ -71,7 +71,7 @@ public class PosteriorTests
     public void No_evidence_leaves_the_priors()
     {
         var verdict = Judge(Fog2, Fog2Setup(), Evidence.None);
-        var weights = Known.Faults.Sum(f => f.Weight * (f.Location == FaultLocation.Cylinder ? 3 : 1));
+        var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => f.Weight * f.Location switch { FaultLocation.Cylinder => 3, FaultLocation.Cavity => 6, _ => 1 });
         verdict.Of("no-fault").ShouldBe(60 / weights, 1e-9);
         verdict.Of("hp-seal-worn").ShouldBe(30 / weights, 1e-9);
     }

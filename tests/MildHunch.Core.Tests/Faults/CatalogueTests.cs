@@ -45,9 +45,9 @@ public class CatalogueTests
     [Fact]
     public void Likelihoods_of_the_answers_to_a_question_sum_to_one()
     {
-        var hypotheses = HypothesisSet.For(Known, Fog2, []).All;
-        var model = new CueModel(Known, Fog2, hypotheses);
-        foreach (var cue in Known.Cues.Where(c => c.Kind == "choice"))
+        var hypotheses = HypothesisSet.For(Known, Fog2, Fog2Setup(), []).All;
+        var model = new CueModel(Known, Fog2, Fog2Setup(), hypotheses);
+        foreach (var cue in Known.Cues.Where(c => c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup())))
         {
             var atoms = model.Possible(cue).Select(f => model.Atoms(f).Single()).ToArray();
             for (var h = 0; h < hypotheses.Count; h++)

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import type { PumpResource } from '@/shared/api/client';
+import { knowledgeOf } from '@/shared/api/fits';
 import { aCase, knowledge } from '../fixtures';
-import { cuesAt, observablesAt, placeFor, spotName, spotOf, standingAt } from './spots';
+import { answersAt, cuesAt, observablesAt, placeFor, spotName, spotOf, standingAt, type Spot } from './spots';
 
 describe('places on the drawing', () => {
   it('are named as the trade names them', () => {
@@ -19,16 +21,25 @@ describe('places on the drawing', () => {
 
   it('take their own readings and questions', () => {
     expect(observablesAt('crank', knowledge).map((o) => o.id)).toEqual(['speed']);
-    expect(cuesAt(spotOf('caps', 2, 'discharge'), knowledge, 'unloader').map((c) => c.id)).toEqual(['cap-listen']);
-    expect(cuesAt(spotOf('caps', 2, 'inlet'), knowledge, 'unloader').map((c) => c.id)).toEqual([
-      'cap-listen',
-      'found-inlet-valves',
-    ]);
+    const at = (side: 'inlet' | 'discharge') => cuesAt(spotOf('caps', 2, side), knowledge).map((c) => c.id);
+    expect(at('discharge')).toEqual(['cap-listen', 'leak-at']);
+    expect(at('inlet')).toEqual(['cap-listen', 'found-inlet-valves', 'leak-at']);
+  });
+
+  it('are told what drips there, and nothing that drips elsewhere', () => {
+    const leak = knowledge.cues.find((c) => c.id === 'leak-at');
+    const told = (spot: Spot) => (leak ? answersAt(spot, leak).map((a) => a.id) : []);
+    expect(told(spotOf('weep', 1))).toEqual(['none', 'weep']);
+    expect(told(spotOf('caps', 1, 'inlet'))).toEqual(['cap']);
+    expect(told(spotOf('control'))).toEqual(['unloader']);
   });
 
   it('do not ask about an unloader that is not there', () => {
-    expect(cuesAt(spotOf('control'), knowledge, 'regulator')).toEqual([]);
-    expect(cuesAt(spotOf('control'), knowledge, 'unloader')).toHaveLength(1);
+    const pump = (control: string) => ({ pump: { control }, setup: {} }) as unknown as PumpResource;
+    const asked = (control: string) =>
+      cuesAt(spotOf('control'), knowledgeOf(knowledge, pump(control))).map((c) => c.id);
+    expect(asked('regulator')).not.toContain('found-unloader');
+    expect(asked('unloader')).toContain('found-unloader');
   });
 
   it('know the strainer as part of the supply', () => expect(placeFor('strainer')).toBe('supply'));

@@ -56,11 +56,20 @@ export function observablesAt(place: Place, knowledge: Knowledge) {
   return knowledge.observables.filter((o) => placeFor(o.place) === place);
 }
 
+type Cue = Knowledge['cues'][number];
+
+/** Answers that are told at this spot: what drips elsewhere is told elsewhere. */
+export const answersAt = (spot: Spot, cue: Cue) =>
+  cue.answers.filter(
+    (a) => placeFor(a.place ?? cue.place) === spot.place && (a.at === 'none' || spot.cylinder !== undefined),
+  );
+
 /** Cues that can be told at this spot: at one cylinder only those that name a place. */
-export function cuesAt(spot: Spot, knowledge: Knowledge, control: string | null) {
+export function cuesAt(spot: Spot, knowledge: Knowledge) {
   return knowledge.cues.filter((cue) => {
-    if (placeFor(cue.place) !== spot.place) return false;
-    if (control !== 'unloader' && (cue.id === 'found-unloader' || cue.id === 'screw-response')) return false;
+    const placed = cue.answers.some((a) => a.at !== 'none' && placeFor(a.place ?? cue.place) === spot.place);
+    if (placed && !spot.cylinder) return false;
+    if (!answersAt(spot, cue).some((a) => !a.healthy)) return false;
     if (cue.id === 'found-inlet-valves' && spot.side === 'discharge') return false;
     if (cue.id === 'found-discharge-valves' && spot.side === 'inlet') return false;
     return true;

@@ -790,6 +790,11 @@ export interface components {
             text: string;
             healthy: boolean;
             at: string;
+            /** @description Where it is told, if not where its cue is. */
+            place: null | string;
+            requires: string[];
+            arrangements: string[];
+            fitted: string[];
         };
         BandPartDto: {
             cause: string;
@@ -914,6 +919,8 @@ export interface components {
             side?: null | string;
             /** Format: double */
             dropsPerMinute?: null | number;
+            /** @description left or right, on an intensifier; the left one is also cylinder 1 */
+            end?: null | string;
         };
         CueEntryDto: {
             id: string;
@@ -923,6 +930,9 @@ export interface components {
             kind: string;
             reveals: boolean;
             answers: components["schemas"]["AnswerDto"][];
+            requires: string[];
+            arrangements: string[];
+            fitted: string[];
         };
         CueEntryStandingDto: {
             id: string;
@@ -1036,8 +1046,6 @@ export interface components {
             how: string;
             zero: string;
             one: string;
-            /** @description False while it can be simulated only. */
-            diagnosed: boolean;
             requires: string[];
             arrangements: string[];
             fitted: string[];
@@ -1152,6 +1160,7 @@ export interface components {
             side: null | string;
             /** Format: double */
             probability: number;
+            end?: null | string;
         };
         /** @description Mean values over whole turns at the end of the run. */
         MeansDto: {

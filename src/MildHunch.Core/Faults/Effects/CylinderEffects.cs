@@ -21,9 +21,18 @@ public enum LeakWay
 /// </summary>
 public sealed class CylinderLeak(string id, LeakStroke stroke, double from, double to, LeakWay way = LeakWay.Inside, double dripM3S = 0) : IEffect
 {
+    private const double Widest = 3;
+    private static readonly CylinderLeak Forward = new("any-forward-leak", LeakStroke.Forward, 0, Widest);
+    private static readonly CylinderLeak ForwardOutside = new("any-outside-leak", LeakStroke.Forward, 0, Widest, LeakWay.Outside);
+    private static readonly CylinderLeak Return = new("any-return-leak", LeakStroke.Return, 0, Widest);
+
     public string Id => id;
 
     public bool Unbalances => true;
+
+    public IEffect Kind(ReciprocatingPump pump) => stroke == LeakStroke.Return ? Return : Outside(pump) ? ForwardOutside : Forward;
+
+    public double Along(double severity) => Math.Sqrt(Leak(severity) / Widest);
 
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
@@ -31,11 +40,13 @@ public sealed class CylinderLeak(string id, LeakStroke stroke, double from, doub
         if (stroke == LeakStroke.Return)
             condition.LeakBack(chamber, Leak(severity));
         else
-            condition.LeakForward(chamber, Leak(severity), way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep));
+            condition.LeakForward(chamber, Leak(severity), Outside(pump));
         condition.DripFlow += severity * dripM3S;
     }
 
     public double Size(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
+
+    private bool Outside(ReciprocatingPump pump) => way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep);
 
     private double Leak(double severity) => from + ((to - from) * severity * severity);
 }

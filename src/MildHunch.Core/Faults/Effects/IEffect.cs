@@ -32,6 +32,15 @@ public interface IEffect
     /// <summary>The other way: a told severity on the scale solved on.</summary>
     double Solved(double told) => told;
 
+    /// <summary>
+    /// The widest effect of the same kind on this pump, of which this one is a stretch: solved once for all of them. What
+    /// only drips is left out of it.
+    /// </summary>
+    IEffect Kind(ReciprocatingPump pump) => this;
+
+    /// <summary>Severity of the kind that equals this severity of its own.</summary>
+    double Along(double severity) => severity;
+
     /// <summary>First chamber of a cylinder.</summary>
     static int Chamber(ReciprocatingPump pump, int cylinder) => pump.RodDiameter is null ? cylinder - 1 : 2 * (cylinder - 1);
 }

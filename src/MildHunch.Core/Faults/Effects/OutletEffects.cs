@@ -17,7 +17,15 @@ public enum OrificeWay
 /// </summary>
 public sealed class Orifice(string id, OrificeWay way, double from, double to) : IEffect
 {
+    private const double Least = 0.02;
+    private const double Most = 0.95;
+    private static readonly Orifice AnyBypass = new("any-bypass", OrificeWay.Bypass, Least, Most);
+
     public string Id => id;
+
+    public IEffect Kind(ReciprocatingPump pump) => way == OrificeWay.Bypass ? AnyBypass : this;
+
+    public double Along(double severity) => way == OrificeWay.Bypass ? (Flow(severity) - Least) / (Most - Least) : severity;
 
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
@@ -40,7 +48,8 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
     public double Size(double severity, ReciprocatingPump pump)
     {
         var f = Flow(severity);
-        return f / (1 - f) / 0.10;
+        // Water outside is seen long before it is missed.
+        return way == OrificeWay.Outside ? severity / 0.05 : f / (1 - f) / 0.10;
     }
 
     private double Flow(double severity) => from + ((to - from) * severity);
@@ -68,7 +77,7 @@ public sealed class SettingLow : IEffect
 {
     public string Id => "setting-low";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 0.95 - (0.85 * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 0.95 - (0.65 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
 }

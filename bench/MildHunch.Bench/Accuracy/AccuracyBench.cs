@@ -1,0 +1,84 @@
+using System.Collections.Concurrent;
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Simulation;
+
+namespace MildHunch.Bench.Accuracy;
+
+/// <summary>How often the hunch is right, on pumps whose faults are known because the time model was given them.</summary>
+internal static class AccuracyBench
+{
+    private sealed record Judged(DrawnCase Case, string Run, string[] Faults, (string Action, double Share)[] Actions)
+    {
+        public bool Pair => Case.Truth.Count > 1;
+
+        public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => t.Fault.Action == a.Action));
+
+        public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
+    }
+
+    public static void Run(int cases, int seed)
+    {
+        var catalogue = Catalogue.BuiltIn();
+        var diagnoser = new Diagnoser(catalogue);
+        var judged = new ConcurrentBag<Judged>();
+        var lost = 0;
+        Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers by disturbed tables");
+        Parallel.For(0, cases, i =>
+        {
+            var random = new Random(HashCode.Combine(seed, i));
+            DrawnCase drawn;
+            try
+            {
+                drawn = DrawnCase.Next(catalogue, random);
+            }
+            catch (SimulationException)
+            {
+                Interlocked.Increment(ref lost);
+                return;
+            }
+
+            foreach (var (run, noise, missing, caps) in new[] { ("all quick checks", 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true), ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
+            {
+                var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(noise, missing, caps, random));
+                judged.Add(new Judged(drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)], [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]));
+            }
+        });
+        if (lost > 0)
+            Console.WriteLine($"{lost} runs of the time model could not be finished and are left out");
+        foreach (var run in judged.GroupBy(j => (j.Run, j.Pair)).OrderBy(g => g.Key.Pair).ThenBy(g => g.Key.Run, StringComparer.Ordinal))
+            Line($"{(run.Key.Pair ? "pairs" : "singles")}, {run.Key.Run}", [.. run]);
+        Judged[] main = [.. judged.Where(j => j.Run == "all quick checks" && !j.Pair)];
+        Console.WriteLine();
+        foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
+            Line($"singles, all quick checks, {kind.Key}", [.. kind]);
+        Console.WriteLine();
+        Calibration(main);
+        Console.WriteLine();
+        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
+            Line($"singles, all quick checks, {fault.Key}", [.. fault]);
+        Console.WriteLine();
+        Console.WriteLine("most frequent errors, singles, all quick checks (truth: leading action, times)");
+        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(20))
+            Console.WriteLine($"  {error.Key,-60} {error.Count()}");
+    }
+
+    private static double Share(IEnumerable<Judged> of, Func<Judged, bool> right) => of.Average(j => right(j) ? 1.0 : 0);
+
+    private static void Line(string what, Judged[] of) => Console.WriteLine(
+        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %");
+
+    private static void Calibration(Judged[] of)
+    {
+        Console.WriteLine("calibration of the leading action, singles, all quick checks");
+        var error = 0.0;
+        foreach (var bin in of.GroupBy(j => Math.Min(9, (int)(10 * j.Actions[0].Share))).OrderBy(g => g.Key))
+        {
+            var (said, was) = (bin.Average(j => j.Actions[0].Share), Share(bin, j => j.Right(1)));
+            error += bin.Count() * Math.Abs(said - was) / of.Length;
+            Console.WriteLine($"  said {100 * said,5:0.0} %   right {100 * was,5:0.0} %   {bin.Count(),5} cases");
+        }
+
+        Console.WriteLine($"  expected calibration error {error:0.000}");
+    }
+}

@@ -1,0 +1,154 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Faults.Effects;
+using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+using MildHunch.Core.Simulation;
+
+namespace MildHunch.Bench.Accuracy;
+
+/// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
+internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues)
+{
+    private const double PairShare = 0.15;
+    private const double Measurable = 2;
+    private const double Disturbance = 0.5;
+    private const double QuickMinutes = 6;
+
+    public static DrawnCase Next(Catalogue catalogue, Random random)
+    {
+        var (kind, pump, real, setup) = PumpDraw.Next(random);
+        var all = HypothesisSet.For(catalogue, pump, setup, []).All;
+        var solver = new OperatingPointSolver(pump, setup);
+        var truth = new List<Hypothesis> { ByPrior(all, random) };
+        if (truth[0].Fault.Id != Diagnoser.NoFault && random.NextDouble() < PairShare)
+        {
+            var others = all.Where(h => h.Fault.Id != Diagnoser.NoFault && h.Fault.Part != truth[0].Fault.Part).ToArray();
+            truth.Add(ByPrior(others, random));
+        }
+
+        var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
+        var loads = truth.Where(h => h.Fault.Id != Diagnoser.NoFault).Select((h, i) => new FaultLoad(h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side)).ToArray();
+        var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
+        condition.SpeedFactor *= 1 + (Expectation.BelievedSpeedSigma * PumpDraw.Normal(random));
+        condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
+        var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, new SimulationPlan { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 }).Means;
+        var readings = Read(pump, setup, means, condition, random);
+        var cues = Answers(catalogue, pump, setup, truth, severity, random);
+        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues);
+    }
+
+    /// <summary>All quick evidence, or what is left of it, with instruments this many times as good as usual.</summary>
+    public Evidence Evidence(double noise, double missing, bool capListen, Random random)
+    {
+        bool Kept() => random.NextDouble() >= missing;
+        return new Evidence(
+            [.. Readings.Where(_ => Kept()).Select(r => r.Reading with { Value = new Amount(r.Reading.What.Kind, Held(r.Reading.What, r.Reading.Value.Si + (noise * r.Error))), Sigma = noise * r.Sigma })],
+            [.. Cues.GroupBy(c => c.Cue).Where(_ => Kept()).Where(g => capListen || g.Key != "cap-listen").SelectMany(g => g)],
+            []);
+    }
+
+    private static double Held(Observable what, double si) => what.Id switch
+    {
+        "discharge-pressure" or "gun-pressure" => Math.Max(-9e4, si),
+        "inlet-pressure" => Math.Clamp(si, -1.01e5, 1.9e6),
+        "speed" => Math.Max(0.02, si),
+        "nozzle-orifice" => Math.Max(6e-5, si),
+        _ => Math.Max(0, si),
+    };
+
+    private static Hypothesis ByPrior(IReadOnlyList<Hypothesis> all, Random random)
+    {
+        var at = random.NextDouble() * all.Sum(h => h.Prior);
+        foreach (var h in all)
+            if ((at -= h.Prior) <= 0)
+                return h;
+        return all[^1];
+    }
+
+    // Uniform, as the hypotheses have it, from barely measurable on: some quick reading must shift by two sigma.
+    private static double SeverityOf(Hypothesis h, OperatingPointSolver solver, Random random)
+    {
+        var effect = EffectLibrary.Find(h.Fault.EffectOn(h.Side))!;
+        var severity = random.NextDouble();
+        if (!effect.MovesNumbers)
+            return severity;
+        var soft = OutletCompliance.Typical(solver.Setup);
+        var sound = solver.Solve(new Condition(), 1, 1, soft);
+        var instruments = new Instruments(solver.Pump, solver.Setup, Core.Diagnosis.Evidence.None);
+        for (var i = 0; i < 50; i++)
+        {
+            var condition = new Condition();
+            effect.Apply(ref condition, severity, solver.Pump, h.Cylinder ?? 1);
+            var point = solver.Solve(condition, 1, 1, soft);
+            var most = Observables.All.Max(o => Math.Abs(o.Read(point, condition.GaugeFactor) - o.Read(sound, 1)) / instruments.SigmaAt(o, o.Read(sound, 1)));
+            if (most >= Measurable)
+                break;
+            severity = random.NextDouble();
+        }
+
+        return severity;
+    }
+
+    private static List<(Reading, double, double)> Read(ReciprocatingPump pump, Setup setup, SimulationMeans means, in Condition condition, Random random)
+    {
+        var density = setup.Liquid.Density(setup.Temperature).Si;
+        var shown = new (string Id, double Si)[]
+        {
+            ("discharge-pressure", means.PressurePa * condition.GaugeFactor), ("swing", means.SwingPa * condition.GaugeFactor), ("nozzle-flow", means.NozzleFlow), ("bypass-flow", means.BypassFlow), ("supply-flow", means.SupplyFlow),
+            ("speed", means.SpeedHz), ("inlet-pressure", means.InletPa), ("gun-pressure", means.GunPa), ("nozzle-orifice", Nozzle.OrificeOfCoefficient(setup.Nozzle.Coefficient * condition.NozzleFactor, density)),
+        };
+        var swing = Observables.Swing;
+        var seen = new Evidence([new Reading(swing, new Amount(swing.Kind, Math.Max(0, means.SwingPa)))], [], []);
+        var instruments = new Instruments(pump, setup, seen);
+        return
+        [
+            .. shown.Where(s => s.Id != "bypass-flow" || pump.Control != ControlKind.None).Select(s =>
+            {
+                var what = Observables.Find(s.Id)!;
+                var reading = new Reading(what, new Amount(what.Kind, s.Si));
+                var sigma = instruments.ReadSigma(reading);
+                return (reading, sigma, sigma * PumpDraw.Normal(random));
+            }),
+        ];
+    }
+
+    private static List<CueFact> Answers(Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, Random random)
+    {
+        var model = new CueModel(catalogue, pump, setup, truth);
+        var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Size(severity[i], pump), 0, 1)).ToArray();
+        var told = new List<CueFact>();
+        var quick = catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup)).Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!).Distinct();
+        foreach (var cue in quick)
+        {
+            var facts = model.Possible(cue);
+            if (cue.Kind == "places")
+            {
+                var drips = facts.Where(f => !cue.Answers.First(a => a.Id == f.Answer).Healthy)
+                    .Where(f => random.NextDouble() < Disturbed(truth.Select((_, h) => Chance(model.Atoms(f)[0], h, notice[h])).Max(), random)).ToArray();
+                told.AddRange(drips.Length > 0 ? drips : facts.Where(f => cue.Answers.First(a => a.Id == f.Answer).Healthy));
+                continue;
+            }
+
+            // Of two faults, the one that has more to say about this decides.
+            var speaker = Enumerable.Range(0, truth.Count).MaxBy(h => facts.Max(f => Math.Abs(Math.Log((Chance(model.Atoms(f)[0], h, notice[h]) + 1e-3) / (model.Atoms(f)[0].Baseline + 1e-3)))));
+            var chances = facts.Select(f => Chance(model.Atoms(f)[0], speaker, notice[speaker]) * Math.Exp(Disturbance * PumpDraw.Normal(random))).ToArray();
+            var at = random.NextDouble() * chances.Sum();
+            var i = 0;
+            while (i < chances.Length - 1 && (at -= chances[i]) > 0)
+                i++;
+            told.Add(facts[i]);
+        }
+
+        return told;
+    }
+
+    private static double Chance(CueAtom atom, int h, double notice) => atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
+
+    private static double Disturbed(double chance, Random random)
+    {
+        var odds = chance / Math.Max(1e-9, 1 - chance) * Math.Exp(Disturbance * PumpDraw.Normal(random));
+        return odds / (1 + odds);
+    }
+}

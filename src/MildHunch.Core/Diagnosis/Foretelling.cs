@@ -1,0 +1,88 @@
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// What an answer not yet given would leave of every hypothesis. A word moves in a straight line with how noticeable the
+/// fault is, so mean and mean square of that are all an answer of one or two statements needs.
+/// </summary>
+internal sealed class Foretelling
+{
+    private readonly Workbench bench;
+    private readonly Posterior posterior;
+    private readonly double[] first;
+    private readonly double[] second;
+
+    public Foretelling(Workbench bench, Posterior posterior)
+    {
+        (this.bench, this.posterior) = (bench, posterior);
+        (first, second) = (new double[posterior.ByBin.Length], new double[posterior.ByBin.Length]);
+        for (var h = 0; h < first.Length; h++)
+        {
+            var notice = bench.Bins.Notice[bench.Hypotheses[h].EffectIndex];
+            var row = posterior.ByBin[h];
+            for (var b = 0; b < row.Length; b++)
+            {
+                first[h] += row[b] * notice[b];
+                second[h] += row[b] * notice[b] * notice[b];
+            }
+        }
+    }
+
+    /// <summary>Chance of the answer as its words tell, and the probability of every hypothesis once it is given.</summary>
+    public (double Chance, double[] After) After(EvidenceItem item)
+    {
+        var after = new double[first.Length];
+        var chance = 0.0;
+        for (var h = 0; h < after.Length; h++)
+        {
+            after[h] = Mass(item, h);
+            chance += after[h];
+        }
+
+        if (bench.Sees(item))
+            return (chance, bench.PosteriorWith(posterior, item).Probability);
+        for (var h = 0; h < after.Length; h++)
+            after[h] /= chance;
+        return (chance, after);
+    }
+
+    private double Mass(EvidenceItem item, int h)
+    {
+        var still = 1.0;
+        double a = 0, b = 0, c = 0, d = 0;
+        var moving = 0;
+        foreach (var atom in item.Atoms)
+        {
+            var full = atom.Full[h];
+            if (double.IsNaN(atom.Baseline) || full == atom.Baseline)
+            {
+                still *= full;
+                continue;
+            }
+
+            moving++;
+            if (moving == 1)
+                (a, b) = (atom.Baseline, full - atom.Baseline);
+            else if (moving == 2)
+                (c, d) = (atom.Baseline, full - atom.Baseline);
+            else
+                return Summed(item, h);
+        }
+
+        var p = posterior.Probability[h];
+        return still * moving switch
+        {
+            0 => p,
+            1 => (a * p) + (b * first[h]),
+            _ => (a * c * p) + (((a * d) + (b * c)) * first[h]) + (b * d * second[h]),
+        };
+    }
+
+    private double Summed(EvidenceItem item, int h)
+    {
+        var notice = bench.Bins.Notice[bench.Hypotheses[h].EffectIndex];
+        var sum = 0.0;
+        for (var b = 0; b < notice.Length; b++)
+            sum += posterior.ByBin[h][b] * Posterior.Likelihood(item, h, notice[b]);
+        return sum;
+    }
+}
