@@ -12,7 +12,7 @@ internal static class AccuracyBench
     {
         public bool Pair => Case.Truth.Count > 1;
 
-        public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => t.Fault.Action == a.Action));
+        public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => t.Action == a.Action));
 
         public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
     }

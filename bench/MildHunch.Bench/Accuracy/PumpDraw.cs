@@ -31,7 +31,8 @@ internal static class PumpDraw
             believed.RatedSpeed,
             Nozzle.FromPoint(new VolumeFlow(flow), Q<GaugePressure>(bar, "bar")),
             control == ControlKind.None ? null : Q<GaugePressure>(bar * 1.2, "bar"),
-            random.Next(2) == 0 ? OutletLine.Hose : OutletLine.Rigid,
+            // One and two cylinders on rigid pipe swing by more than they make; nobody runs them so without a hose.
+            believed.Chambers < 3 || random.Next(2) == 0 ? OutletLine.Hose : OutletLine.Rigid,
             supplyPressure: Q<GaugePressure>(kind == 9 ? 5 : Between(random, 0, 2), "bar"),
             inlet: kind != 9 && random.Next(3) == 0 ? new InletSide(LineRun.Create(Q<Length>(Between(random, 1, 4), "m"), new Length(2 * pipe.Si)), Q<Length>(0.5, "m")) : null,
             dampener: kind < 6 && random.Next(4) == 0 ? Dampener.Create(new Volume(Math.Max(5e-5, 8 * believed.SweptVolume.Si)), Q<GaugePressure>(0.65 * bar, "bar")) : null,

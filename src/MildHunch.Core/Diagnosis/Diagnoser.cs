@@ -36,7 +36,7 @@ public sealed class Diagnoser(Catalogue catalogue)
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>
     [
-        .. bench.Hypotheses.Select((h, i) => (h.Fault, P: posterior.Probability[i])).GroupBy(p => p.Fault.Action)
+        .. bench.Hypotheses.Select((h, i) => (h.Fault, h.Action, P: posterior.Probability[i])).GroupBy(p => p.Action)
             .Select(g => new ActionShare(g.Key, g.First().Fault.ActionName, g.Sum(p => p.P), g.First().Fault.MendMinutes))
             .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
     ];

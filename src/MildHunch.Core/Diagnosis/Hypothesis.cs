@@ -6,7 +6,11 @@ namespace MildHunch.Core.Diagnosis;
 /// <summary>One thing that may be wrong: a fault at a place. (Pairs of these come as further hypotheses.)</summary>
 /// <param name="Prior">Probability before any evidence; all hypotheses sum to 1.</param>
 /// <param name="EffectIndex">Which solved effect it shares with its twins in other cylinders.</param>
-public sealed record Hypothesis(Fault Fault, int? Cylinder, Side? Side, double Prior, int EffectIndex);
+public sealed record Hypothesis(Fault Fault, int? Cylinder, Side? Side, double Prior, int EffectIndex)
+{
+    /// <summary>What is mended when it is this.</summary>
+    public string Action => Fault.ActionOn(Side);
+}
 
 /// <summary>All hypotheses for one pump, with their priors.</summary>
 public sealed class HypothesisSet

@@ -11,7 +11,7 @@ internal sealed class Standing
     public Standing(IReadOnlyList<Hypothesis> hypotheses)
     {
         faultOf = Number(hypotheses.Select(h => h.Fault.Id), out var faults);
-        actionOf = Number(hypotheses.Select(h => h.Fault.Action), out var actions);
+        actionOf = Number(hypotheses.Select(h => h.Action), out var actions);
         (byFault, byAction) = (new double[faults], new double[actions]);
     }
 

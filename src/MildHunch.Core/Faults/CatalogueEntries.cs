@@ -73,6 +73,12 @@ public sealed record Fault : IOnlyWhere
 
     public required string Action { get; init; }
 
+    /// <summary>For a fault of either valve, what is mended on the discharge side; <see cref="Action"/> is then the inlet's.</summary>
+    public string? DischargeAction { get; init; }
+
+    /// <summary>What is mended where it sits on this side.</summary>
+    public string ActionOn(Side? side) => side == Pumps.Side.Discharge && DischargeAction is { } other ? other : Action;
+
     public required string ActionName { get; init; }
 
     public required double MendMinutes { get; init; }

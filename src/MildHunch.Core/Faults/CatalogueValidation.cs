@@ -64,6 +64,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         const string file = "faults.json";
         Require(EffectLibrary.Find(fault.Effect) is not null, file, fault.Id, $"unknown effect “{fault.Effect}”");
         Require(fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id, $"unknown effect “{fault.DischargeEffect}”");
+        Require(fault.DischargeAction is null || fault.Location == FaultLocation.Cavity, file, fault.Id, "is mended otherwise on the discharge side but does not sit in a cavity");
         Require((fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id, "has an effect on the discharge side but does not sit in a cavity");
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");

@@ -37,7 +37,7 @@ public static class DiagnosisEndpoint
         [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? l.Cylinder == 1 ? "left" : "right" : null))],
         [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
-        s.Fault.How, s.Fault.Causes, s.Fault.Action, s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
+        s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
 
     private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
         c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4),

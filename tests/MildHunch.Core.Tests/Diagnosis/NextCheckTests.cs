@@ -1,6 +1,6 @@
-using MildHunch.Core.Faults;
 using CsCheck;
 using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using static MildHunch.Core.Tests.Setting;
 
