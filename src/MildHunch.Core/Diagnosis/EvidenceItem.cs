@@ -3,8 +3,10 @@ namespace MildHunch.Core.Diagnosis;
 /// <summary>One piece of evidence that can be left out: a reading, or an answer with the statements it makes.</summary>
 public sealed record EvidenceItem(string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group)
 {
-    /// <summary>How far the hypotheses lie apart on this answer: the widest of a group leads it.</summary>
-    public double Span { get; } = SpanOf(Atoms);
+    private double? span;
+
+    /// <summary>How far the hypotheses lie apart on this answer: the widest of a group leads it. Only groups ask for it.</summary>
+    public double Span => span ??= SpanOf(Atoms);
 
     private static double SpanOf(IReadOnlyList<CueAtom> atoms)
     {

@@ -50,6 +50,42 @@ public class ScenarioTests(ITestOutputHelper output)
         new[] { "nozzle-worn", "nozzle-oversize" }.ShouldContain(verdict.Leader.Fault.Id);
     }
 
+    /// <summary>Handbook 3: a weep on the middle side that stops with the strokes is the dynamic seal, one that goes on the static one.</summary>
+    [Theory]
+    [InlineData("end-weep-middle", "stops", 1, "intens-seal-dynamic")]
+    [InlineData("end-weep-check", "goes-on", 2, "intens-seal-static")]
+    public void A_weep_of_an_intensifier_tells_its_seal_and_its_end(string weep, string standing, int end, string fault)
+    {
+        var verdict = Tell(Judge(Every.Intensifier(), Every.IntensifierSetup(), Saw([], new("leak-at", weep, end), new("weep-standing", standing))));
+        verdict.Leader.Fault.Id.ShouldBe(fault);
+        verdict.Leader.Locations[0].Cylinder.ShouldBe(end);
+        verdict.NextChecks.ShouldAllBe(c => c.Check.Id != "discharge-valves-out" && c.Check.Id != "head-off");
+    }
+
+    /// <summary>A seat o-ring under either valve leaks as that valve does; opening finds it, and its mending is the valve's.</summary>
+    [Theory]
+    [InlineData("found-inlet-valves", Side.Inlet, "inlet-valves")]
+    [InlineData("found-discharge-valves", Side.Discharge, "discharge-valves")]
+    public void A_cut_seat_oring_is_found_on_its_side(string found, Side side, string action)
+    {
+        var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 40, "bar"), Read("nozzle-flow", 14.4, "L/min")], new CueFact(found, "oring", 2)));
+        verdict.Leader.Fault.Id.ShouldBe("valve-seat-oring-leak");
+        (verdict.Leader.Locations[0].Cylinder, verdict.Leader.Locations[0].Side).ShouldBe((2, side));
+        verdict.Actions[0].Action.ShouldBe(action);
+    }
+
+    [Fact]
+    public void Only_what_the_pump_has_is_suspected()
+    {
+        string[] Suspected(ReciprocatingPump pump, Setup setup) => [.. Judge(pump, setup, Saw([])).Suspects.Select(s => s.Fault.Id)];
+        var plain = Suspected(Triplex(control: ControlKind.None), Every.Plain(Triplex(control: ControlKind.None), 70));
+        plain.ShouldNotContain(f => f.StartsWith("unloader", StringComparison.Ordinal) || f.StartsWith("regulator", StringComparison.Ordinal) || f.StartsWith("intens", StringComparison.Ordinal));
+        plain.ShouldNotContain("cup-worn");
+        plain.ShouldNotContain("dampener-charge-lost");
+        Suspected(Every.Twin(36, 420, ControlKind.None), Every.Plain(Every.Twin(36, 420, ControlKind.None), 25)).ShouldContain("cup-worn");
+        Suspected(Every.Intensifier(), Every.IntensifierSetup()).ShouldNotContain("hp-seal-worn");
+    }
+
     /// <summary>Below three tenths of its setting no unloader is merely set low (handbook 3).</summary>
     [Fact]
     public void Next_to_nothing_with_most_in_the_bypass_is_an_unloader_stuck_open() =>
