@@ -130,6 +130,7 @@ button.part {
 
 .missing {
   flex: 1;
+  background: transparent;
   padding-left: 0.4rem;
   border-right: 0;
 }
