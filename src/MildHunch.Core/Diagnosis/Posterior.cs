@@ -4,6 +4,7 @@ namespace MildHunch.Core.Diagnosis;
 public sealed class Posterior
 {
     private const double LeastDivisor = 1e-6;
+
     private Posterior(double[] probability, double[][] byBin)
     {
         Probability = probability;

@@ -53,6 +53,7 @@ internal sealed class PredictiveBins
         for (var b = 0; b < edges.Length; b++)
         {
             double from = b == 0 ? low : edges[b - 1], to = high;
+
             // A two-thousandth of the range: the chance of each bin is summed exactly for whatever edges come out.
             for (var i = 0; i < 11; i++)
             {

@@ -47,9 +47,7 @@ internal sealed class TurnTable
         for (var i = 0; i < Steps; i++)
         {
             var (v, theta) = (velocity[start + i], within[start + i]);
-            var flow = theta < Math.PI && theta < from ? 0
-                : v >= 0 ? theta < lag ? 0 : Math.Max(0, v - forwardLeak)
-                : theta < Math.PI + lag ? v : Math.Max(v, -returnLeak);
+            var flow = theta < Math.PI && theta < from ? 0 : PumpMotion.Passed(v, theta, lag, forwardLeak, returnLeak);
             turn[i] += (area * flow) - sound[start + i];
         }
     }

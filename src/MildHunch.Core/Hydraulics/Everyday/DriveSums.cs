@@ -30,7 +30,7 @@ internal static class DriveSums
         },
         (pump, setup) =>
         {
-            var speed = new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup)).SpeedHz;
+            var speed = EverydaySum.AsItRuns(pump, setup).SpeedHz;
             var driver = ("driver", speed * (setup.Drive?.Ratio ?? 1));
             return setup.Drive?.Pulleys is { } p ? [driver, ("driverPulley", p.Driver.Si), ("pumpPulley", p.Pump.Si)] : [driver];
         })
@@ -47,7 +47,7 @@ internal static class DriveSums
         PowerLines,
         (pump, setup) =>
         {
-            var point = new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+            var point = EverydaySum.AsItRuns(pump, setup);
             return [("pressure", point.PressurePa), ("flow", point.SupplyFlow), .. setup.Voltage is { } volts ? new[] { ("voltage", volts.Si) } : []];
         });
 

@@ -49,6 +49,9 @@ public sealed record EverydaySum(
 {
     private const double BandSigmas = 2;
 
+    /// <summary>The sound pump under its own load: what a sum is filled with.</summary>
+    internal static OperatingPoint AsItRuns(ReciprocatingPump pump, Setup setup) => new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+
     /// <summary>Hazards of taking these figures, by their id in the catalogue.</summary>
     public IReadOnlyList<string> Hazards { get; init; } = [];
 

@@ -92,7 +92,7 @@ internal static class FlowSums
         LossLines,
         (pump, setup) =>
         [
-            ("flow", new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup)).NozzleFlow),
+            ("flow", EverydaySum.AsItRuns(pump, setup).NozzleFlow),
             .. setup.Outlet is { } run ? new[] { ("length", run.Length.Si), ("bore", run.Bore.Si), ("fittings", run.FittingLoss) } : [],
         ]);
 

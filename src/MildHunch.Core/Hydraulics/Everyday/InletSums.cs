@@ -36,7 +36,7 @@ internal static class InletSums
     // What it draws under its load, not what it would without.
     private static (string Field, double Si)[] Running(ReciprocatingPump pump, Setup setup)
     {
-        var point = new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+        var point = EverydaySum.AsItRuns(pump, setup);
         return [("flow", point.SupplyFlow), ("speed", point.SpeedHz)];
     }
 
