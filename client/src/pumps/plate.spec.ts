@@ -91,6 +91,13 @@ describe('the wider plate', () => {
     expect(again(plate).nozzleFlow.text).toBe('60');
   });
 
+  it.each(['3.5', '0'])('shows a slip of %s per cent as it was typed', (typed) => {
+    const plate = filled();
+    plate.drive = 'motor';
+    plate.droop.text = typed;
+    expect(again(plate).droop.text).toBe(typed);
+  });
+
   it('marks a plain number that is none', () => {
     const plate = filled();
     plate.gearRatio.text = 'two to one';

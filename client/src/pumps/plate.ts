@@ -257,7 +257,9 @@ export function fromResource(resource: PumpResource): Plate {
     const told = at(resource, path);
     if (typeof told === 'number') plate[key].text = String(told);
   }
-  if (setup.drive?.droop) plate.droop.text = String(setup.drive.droop * 100);
+  const droop = setup.drive?.droop;
+  // 0.035 times a hundred is not quite 3.5.
+  if (typeof droop === 'number') plate.droop.text = String(Number((droop * 100).toPrecision(12)));
   if (setup.nozzle?.size) plate.outletKind = 'number';
   if (setup.nozzle?.orifice) plate.outletKind = 'passage';
   const process = setup.nozzle?.process;
