@@ -8,6 +8,9 @@ namespace MildHunch.Bench.Accuracy;
 /// <summary>How often the hunch is right, on pumps whose faults are known because the time model was given them.</summary>
 internal static class AccuracyBench
 {
+    private const string Brute = "ceiling: judged by the time model itself";
+    private const string Likewise = "the same cases by the steady model";
+
     private sealed record Judged(DrawnCase Case, string Run, string[] Faults, (string Action, double Share)[] Actions)
     {
         public bool Pair => Case.Truth.Count > 1;
@@ -17,7 +20,7 @@ internal static class AccuracyBench
         public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
     }
 
-    public static void Run(int cases, int seed)
+    public static void Run(int cases, int seed, int ceiling)
     {
         var catalogue = Catalogue.BuiltIn();
         var diagnoser = new Diagnoser(catalogue);
@@ -42,7 +45,15 @@ internal static class AccuracyBench
             foreach (var (run, noise, missing, caps) in new[] { ("all quick checks", 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true), ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
             {
                 var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(noise, missing, caps, random));
-                judged.Add(new Judged(drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)], [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]));
+                judged.Add(Judge(drawn, run, verdict));
+            }
+
+            // Its own random numbers, so that the others stay what they were.
+            if (i < ceiling)
+            {
+                var evidence = drawn.Evidence(1, 0, true, new Random(i));
+                judged.Add(Judge(drawn, Brute, new Diagnoser(catalogue, (pump, setup) => new TimeModel(pump, setup)).Diagnose(drawn.Pump, drawn.Setup, evidence)));
+                judged.Add(Judge(drawn, Likewise, diagnoser.Diagnose(drawn.Pump, drawn.Setup, evidence)));
             }
         });
         if (lost > 0)
@@ -54,6 +65,13 @@ internal static class AccuracyBench
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {kind.Key}", [.. kind]);
         Console.WriteLine();
+        foreach (var kind in judged.Where(j => j.Run is Brute or Likewise && !j.Pair).GroupBy(j => (j.Case.Kind, j.Run)).OrderBy(g => g.Key))
+            Line($"{kind.Key.Kind}, {kind.Key.Run}", [.. kind]);
+        Console.WriteLine();
+        Console.WriteLine("how far the steady model is from the time model, in sigma of the usual instrument (median, upper tenth of its size)");
+        foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
+            Console.WriteLine($"  {kind.Key,-26} {string.Join("  ", kind.SelectMany(j => j.Case.SteadyOff).GroupBy(o => o.Reading).Select(r => $"{r.Key} {Quantile(r.Select(o => o.Sigmas), 0.5):0.0} ({Quantile(r.Select(o => Math.Abs(o.Sigmas)), 0.9):0.0})"))}");
+        Console.WriteLine();
         Calibration(main);
         Console.WriteLine();
         foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
@@ -64,10 +82,19 @@ internal static class AccuracyBench
             Console.WriteLine($"  {error.Key,-60} {error.Count()}");
     }
 
+    private static Judged Judge(DrawnCase drawn, string run, Verdict verdict) =>
+        new(drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)], [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]);
+
+    private static double Quantile(IEnumerable<double> of, double share)
+    {
+        double[] sorted = [.. of.Order()];
+        return sorted[(int)(share * (sorted.Length - 1))];
+    }
+
     private static double Share(IEnumerable<Judged> of, Func<Judged, bool> right) => of.Average(j => right(j) ? 1.0 : 0);
 
     private static void Line(string what, Judged[] of) => Console.WriteLine(
-        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %");
+        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %");
 
     private static void Calibration(Judged[] of)
     {

@@ -9,7 +9,7 @@ using MildHunch.Core.Simulation;
 namespace MildHunch.Bench.Accuracy;
 
 /// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
-internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues)
+internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
 {
     private const double PairShare = 0.15;
     private const double Measurable = 2;
@@ -33,11 +33,17 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
         condition.SpeedFactor *= 1 + (Expectation.BelievedSpeedSigma * PumpDraw.Normal(random));
         condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
-        var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, new SimulationPlan { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 }).Means;
+        var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
         var cues = Answers(catalogue, pump, setup, truth, severity, random);
-        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues);
+        var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
+        var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
+            .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();
+        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, off);
     }
+
+    /// <summary>Four turns, whose means are what instruments show.</summary>
+    public static SimulationPlan Plan(ReciprocatingPump pump) => new() { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 };
 
     /// <summary>All quick evidence, or what is left of it, with instruments this many times as good as usual.</summary>
     public Evidence Evidence(double noise, double missing, bool capListen, Random random)

@@ -5,12 +5,14 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>From evidence to a verdict (handbook 4). Pure: the same question has the same answer.</summary>
-public sealed class Diagnoser(Catalogue catalogue)
+/// <param name="catalogue">What is known of faults, cues and checks.</param>
+/// <param name="modelOf">The model that foretells readings; the steady balance unless told.</param>
+public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null)
 {
     /// <summary>Id of the hypothesis that nothing is wrong.</summary>
     public const string NoFault = "no-fault";
 
-    private readonly PreparedPumps prepared = new(catalogue);
+    private readonly PreparedPumps prepared = new(catalogue, modelOf ?? ((pump, setup) => new OperatingPointSolver(pump, setup)));
 
     private const double MillilitresPerDrop = 1.0 / 20;
     private const double DropShare = 0.3;

@@ -19,21 +19,21 @@ public sealed class NumericLikelihood
     private readonly Instruments instruments;
     private readonly double[] range;
 
-    public NumericLikelihood(PredictionTable table, Instruments instruments, OperatingPointSolver solver)
+    public NumericLikelihood(PredictionTable table, Instruments instruments, IPumpModel model)
     {
         this.table = table;
         this.instruments = instruments;
-        var healthy = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(solver.Setup));
-        var flow = Delivery.TheoreticalFlow(solver.Pump, solver.Setup.Speed.Si);
+        var healthy = model.Solve(new Condition(), 1, 1, OutletCompliance.Typical(model.Setup));
+        var flow = Delivery.TheoreticalFlow(model.Pump, model.Setup.Speed.Si);
         range = new double[Observables.Count];
         foreach (var what in Observables.All)
         {
             range[what.Index] = 2 * what.Id switch
             {
-                "discharge-pressure" or "gun-pressure" or "swing" => Math.Max(healthy.PressurePa, solver.Pump.RatedPressure.Si),
-                "speed" => Math.Max(solver.Setup.Speed.Si, solver.Pump.RatedSpeed.Si),
-                "inlet-pressure" => Math.Max(1e5, solver.Setup.SupplyPressure.Si),
-                "nozzle-orifice" => solver.Setup.Nozzle.Coefficient,
+                "discharge-pressure" or "gun-pressure" or "swing" => Math.Max(healthy.PressurePa, model.Pump.RatedPressure.Si),
+                "speed" => Math.Max(model.Setup.Speed.Si, model.Pump.RatedSpeed.Si),
+                "inlet-pressure" => Math.Max(1e5, model.Setup.SupplyPressure.Si),
+                "nozzle-orifice" => model.Setup.Nozzle.Coefficient,
                 _ => Math.Max(flow, healthy.SupplyFlow),
             };
         }

@@ -34,7 +34,7 @@ public sealed class NumericWeights
                 var row = Nodes[(e * softCount) + c];
                 for (var s = 0; s < row.Length; s++)
                 {
-                    row[s] = Math.Exp(row[s] - top) / softCount / PredictionTable.Fine;
+                    row[s] = Math.Exp(row[s] - top) / softCount * bins.Prior[e][s];
                     Fine[e][s] += row[s];
                     ByBin[e][bins.BinOf[e][s]] += row[s];
                 }

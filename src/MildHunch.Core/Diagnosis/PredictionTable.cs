@@ -24,14 +24,15 @@ public sealed class PredictionTable
     private readonly double[][] variance;
     private readonly int softCount;
     private readonly bool allPulsate;
+    private readonly double[] sound;
 
-    public PredictionTable(OperatingPointSolver solver, IReadOnlyList<string> effects)
+    public PredictionTable(IPumpModel model, IReadOnlyList<string> effects)
     {
-        var soft = OutletCompliance.Nodes(solver.Setup);
+        var soft = OutletCompliance.Nodes(model.Setup);
         softCount = soft.Length;
         Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
-        Solved = [.. Effects, .. Effects.Select(e => e.Kind(solver.Pump)).Except(Effects).Distinct()];
-        kind = [.. Solved.Select(e => Solved.IndexOf(e.Kind(solver.Pump)))];
+        Solved = [.. Effects, .. Effects.Select(e => e.Kind(model.Pump)).Except(Effects).Distinct()];
+        kind = [.. Solved.Select(e => Solved.IndexOf(e.Kind(model.Pump)))];
         along = [.. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.Along(Severity(s)), 0, 1)).ToArray())];
         var count = Solved.Count * softCount * Observables.Count;
         mean = Rows(count);
@@ -39,7 +40,9 @@ public sealed class PredictionTable
         byNozzle = Rows(count);
         variance = Rows(count);
         var shown = new double[5 * Observables.Count * Nodes];
-        allPulsate = solver.Pump.Chambers < 3;
+        allPulsate = model.Pump.Chambers < 3;
+        var sound = model.Solve(new Condition(), 1, 1, soft[softCount / 2]);
+        this.sound = [.. Observables.All.Select(o => o.Read(sound, 1))];
         for (var e = 0; e < Solved.Count; e++)
         {
             if (kind[e] != e)
@@ -47,12 +50,15 @@ public sealed class PredictionTable
             for (var c = 0; c < softCount; c++)
             {
                 if (c == 0 || SoftMatters(e))
-                    Fill(solver, e, c, soft[c], shown);
+                    Fill(model, e, c, soft[c], shown);
                 else
-                    FillSwing(solver, e, c, soft[c]);
+                    FillSwing(model, e, c, soft[c]);
             }
         }
     }
+
+    /// <summary>What a sound pump shows on a line of middling softness.</summary>
+    public double Sound(int what) => sound[what];
 
     /// <summary>Effects of the hypotheses.</summary>
     public IReadOnlyList<IEffect> Effects { get; }
@@ -93,7 +99,7 @@ public sealed class PredictionTable
 
     private int At(int effect, int soft, int what) => (((effect * softCount) + soft) * Observables.Count) + what;
 
-    private void FillSwing(OperatingPointSolver solver, int e, int c, double compliance)
+    private void FillSwing(IPumpModel model, int e, int c, double compliance)
     {
         Span<double> node = stackalloc double[Nodes];
         var moves = Solved[e].MovesNumbers;
@@ -106,8 +112,8 @@ public sealed class PredictionTable
             }
 
             var condition = new Condition();
-            Solved[e].Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
-            node[i] = Observables.Swing.Read(solver.Solve(condition, 1, 1, compliance), condition.GaugeFactor);
+            Solved[e].Apply(ref condition, i / (double)(Nodes - 1), model.Pump);
+            node[i] = Observables.Swing.Read(model.Solve(condition, 1, 1, compliance), condition.GaugeFactor);
         }
 
         for (var other = 0; other < Solved.Count; other++)
@@ -126,23 +132,23 @@ public sealed class PredictionTable
         }
     }
 
-    private void Fill(OperatingPointSolver solver, int e, int c, double compliance, double[] shown)
+    private void Fill(IPumpModel model, int e, int c, double compliance, double[] shown)
     {
         var effect = Solved[e];
         var step = Expectation.BelievedSpeedSigma;
-        var kn = solver.Setup.Nozzle.RelativeSigma;
+        var kn = model.Setup.Nozzle.RelativeSigma;
         var solved = effect.MovesNumbers ? Nodes : 1;
         Span<double> node = stackalloc double[Nodes];
         for (var i = 0; i < solved; i++)
         {
             var condition = new Condition();
-            effect.Apply(ref condition, i / (double)(Nodes - 1), solver.Pump);
-            var middle = solver.Solve(condition, 1, 1, compliance);
+            effect.Apply(ref condition, i / (double)(Nodes - 1), model.Pump);
+            var middle = model.Solve(condition, 1, 1, compliance);
             Show(0, middle, 0);
-            Show(1, solver.Solve(condition, 1 + step, 1, compliance, middle), step);
-            Show(2, solver.Solve(condition, 1 - step, 1, compliance, middle), -step);
-            Show(3, solver.Solve(condition, 1, 1 + kn, compliance, middle), 0);
-            Show(4, solver.Solve(condition, 1, 1 - kn, compliance, middle), 0);
+            Show(1, model.Solve(condition, 1 + step, 1, compliance, middle), step);
+            Show(2, model.Solve(condition, 1 - step, 1, compliance, middle), -step);
+            Show(3, model.Solve(condition, 1, 1 + kn, compliance, middle), 0);
+            Show(4, model.Solve(condition, 1, 1 - kn, compliance, middle), 0);
 
             // A step in delivery stands for speed, so the speed itself moves with it.
             void Show(int variant, OperatingPoint point, double speedStep)

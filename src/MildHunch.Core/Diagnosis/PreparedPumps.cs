@@ -6,13 +6,13 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>A pump solved under every effect: all of a diagnosis that does not hang on the evidence.</summary>
-internal sealed record PreparedPump(OperatingPointSolver Solver, PredictionTable Table, SeverityBins Bins, CueModel Cues);
+internal sealed record PreparedPump(IPumpModel Model, PredictionTable Table, SeverityBins Bins, CueModel Cues);
 
 /// <summary>
 /// Keeps the last few prepared pumps: a case asks about the same one after every entry. A pure function remembered, so
 /// it changes the time and never the answer.
 /// </summary>
-internal sealed class PreparedPumps(Catalogue catalogue)
+internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel> modelOf)
 {
     private const int Most = 64;
     private readonly ConcurrentDictionary<(ReciprocatingPump, Setup), PreparedPump> pumps = new();
@@ -23,13 +23,13 @@ internal sealed class PreparedPumps(Catalogue catalogue)
         if (pumps.TryGetValue((pump, setup), out var known))
             return known;
         var set = HypothesisSet.For(catalogue, pump, setup, []);
-        var solver = new OperatingPointSolver(pump, setup);
-        var table = new PredictionTable(solver, set.Effects);
+        var solved = modelOf(pump, setup);
+        var table = new PredictionTable(solved, set.Effects);
         var model = cues.GetOrAdd(
             (pump.Cylinders, pump.Control, pump.HeadLayout, pump.Arrangement, setup.Dampener is not null, setup.Injector is not null),
             _ => new CueModel(catalogue, pump, setup, set.All));
         if (pumps.Count >= Most)
             pumps.Clear();
-        return pumps[(pump, setup)] = new PreparedPump(solver, table, new SeverityBins(table, pump), model);
+        return pumps[(pump, setup)] = new PreparedPump(solved, table, new SeverityBins(table, pump, setup), model);
     }
 }

@@ -8,8 +8,9 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public sealed class SeverityBins
 {
-    public SeverityBins(PredictionTable table, ReciprocatingPump pump)
+    public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
     {
+        Prior = SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None));
         Notice = new double[table.Effects.Count][];
         BinOf = new int[table.Effects.Count][];
         for (var e = 0; e < Notice.Length; e++)
@@ -36,6 +37,9 @@ public sealed class SeverityBins
 
     /// <summary>How noticeable each bin of an effect is, 0 to 1.</summary>
     public double[][] Notice { get; }
+
+    /// <summary>Probability of each fine severity before any evidence.</summary>
+    public double[][] Prior { get; }
 
     /// <summary>The bin of each fine severity.</summary>
     public int[][] BinOf { get; }

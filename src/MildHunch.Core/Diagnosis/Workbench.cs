@@ -25,7 +25,7 @@ internal sealed class Workbench
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence.Contexts).All;
         (_, Table, Bins, Cues) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
-        Numbers = new NumericLikelihood(Table, Instruments, prepared.Solver);
+        Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
         [
             .. readings.Select((r, i) => new EvidenceItem($"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),

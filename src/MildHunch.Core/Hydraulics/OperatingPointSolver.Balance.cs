@@ -137,6 +137,19 @@ public sealed partial class OperatingPointSolver
 
         public double FreeFactor { get; set; }
 
+        public readonly bool AnyLame => lame != 0;
+
+        /// <summary>Of the control above its setting, m³/s per Pa.</summary>
+        public readonly double ControlGain => controlGain;
+
+        public readonly double ReliefGain => reliefGain;
+
+        /// <summary>Nozzle and line in series, m³/s per √Pa.</summary>
+        public readonly double EffectiveNozzle => effectiveNozzle;
+
+        /// <summary>Everything that is always open, m³/s per √Pa.</summary>
+        public readonly double FreeOutflow => effectiveNozzle + bypass + Outside + Crack;
+
         /// <summary>Turns a second under this load: a motor slips, a governor droops, an oil supply holds back at its limit.</summary>
         public readonly double SpeedAt(double p)
         {
@@ -285,16 +298,31 @@ public sealed partial class OperatingPointSolver
         public void SolveCycle(double p)
         {
             Span<double> turn = stackalloc double[TurnTable.Steps];
-            s.turn.Sound.CopyTo(turn);
             var at = At(p);
+            Spoil(turn, at);
+            Shape = CycleShape.Solve(turn, Kappa(at.Delivered), ref cycleStart);
+        }
+
+        /// <summary>What is delivered at every angle of the turn, m³/s.</summary>
+        public readonly void LayTurn(Span<double> turn, in Flows at)
+        {
+            Spoil(turn, at);
+            var mean = 0.0;
+            foreach (var q in turn)
+                mean += q / turn.Length;
+            foreach (ref var q in turn)
+                q *= mean > 1e-9 ? at.Delivered / mean : 0;
+        }
+
+        private readonly void Spoil(Span<double> turn, in Flows at)
+        {
+            s.turn.Sound.CopyTo(turn);
             for (var rest = lame; rest != 0; rest &= rest - 1)
             {
                 var k = BitOperations.TrailingZeroCount(rest);
                 var scale = at.LeakScale / s.motion.AreaShare(k);
                 s.turn.Spoil(turn, k, c.ForwardLeak(k) * scale, c.ReturnLeak(k) * scale, c.Unfilled(k));
             }
-
-            Shape = CycleShape.Solve(turn, Kappa(at.Delivered), ref cycleStart);
         }
 
         // Nozzle and line in series, seen from the head.

@@ -8,7 +8,7 @@ namespace MildHunch.Core.Hydraulics;
 /// One balance for a pump in a given condition: Σ q_k(p) = nozzle + bypass + outside. Delivery falls and outflow rises with
 /// pressure; the root is bracketed and always found. Allocates nothing.
 /// </summary>
-public sealed partial class OperatingPointSolver
+public sealed partial class OperatingPointSolver : IPumpModel
 {
     /// <summary>Band over which a control goes from shut to full bypass, 2 to 5 % of its setting (handbook 2).</summary>
     public const double ControlBand = 0.03;
@@ -114,7 +114,8 @@ public sealed partial class OperatingPointSolver
                 break;
         }
 
-        return Point(balance, c, pressure);
+        var at = balance.At(pressure);
+        return PeaksTouch(balance, at, pressure) ? CutPoint(ref balance, c, pressure) : Point(balance, c, pressure, at);
     }
 
     /// <summary>What the pump sends forward against a pressure, whatever the outlet; m³/s.</summary>
@@ -198,18 +199,34 @@ public sealed partial class OperatingPointSolver
         return x * x;
     }
 
-    private OperatingPoint Point(in Balance balance, in Condition c, double pressure)
+    private OperatingPoint CutPoint(ref Balance balance, in Condition c, double pressure)
     {
-        var at = balance.At(pressure);
-        var root = Math.Sqrt(pressure);
+        var cut = CutPeaks(ref balance, ref pressure, out var at);
+        var nozzle = balance.EffectiveNozzle * cut.MeanRoot;
+        var beside = at.Beside / Math.Sqrt(Math.Max(pressure, 1e-9));
+
+        // What is left of the rounds is shared out, so that the water adds up.
+        var leaves = nozzle + (beside * cut.MeanRoot) + cut.Control;
+        var share = leaves > 0 ? at.Delivered / leaves : 1;
+        return Point(balance, c, pressure, at with { Nozzle = nozzle * share }, cut.MeanRoot * share, cut.Swing);
+    }
+
+    private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at)
+    {
+        var swing = balance.ShapeOf(at).Swing * balance.Level(at.Delivered);
+        if (pressure > balance.Setting)
+            swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
+        return Point(balance, c, pressure, at, Math.Sqrt(pressure), swing);
+    }
+
+    // Root: of the pressure, averaged over the turn where its peaks are cut.
+    private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at, double root, double swing)
+    {
         var crack = balance.Crack * root;
         var outside = balance.Outside * root;
         var bypass = at.Delivered - at.Nozzle - outside - crack;
         var weep = c.Outside == 0 ? 0 : balance.LostOutside(at.LeakScale) * at.Full;
         var drawn = at.Delivered - crack + weep;
-        var swing = balance.ShapeOf(at).Swing * balance.Level(at.Delivered);
-        if (pressure > balance.Setting)
-            swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
         return new OperatingPoint
         {
             PressurePa = pressure,

@@ -43,6 +43,24 @@ public class AgreementTests
         finer.SwingPa.ShouldBe(means.SwingPa, 0.02 * means.SwingPa);
     }
 
+    /// <summary>Peaks open a control that the mean pressure would leave shut: what the bypass takes is read off the turn itself.</summary>
+    [Theory]
+    [InlineData(1, 600, 0.2)]
+    [InlineData(2, 300, 0.15)]
+    [InlineData(1, 420, 0.3)]
+    public void Peaks_cut_by_a_control_agree(int cylinders, double rpm, double shareOfSwing)
+    {
+        var pump = ReciprocatingPump.Create(cylinders, Q<Length>(24, "mm"), Q<Length>(24, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(120, "bar"), ControlKind.Unloader);
+        var bare = new OperatingPointSolver(pump, Every.Plain(pump, 60)).Solve(new Condition(), 1, 1, 1.6e-12);
+        var solver = new OperatingPointSolver(pump, Every.Plain(pump, 60, setting: Q<GaugePressure>((bare.PressurePa + (shareOfSwing * bare.SwingPa)) / 1e5, "bar")));
+        var steady = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(solver.Setup));
+        var means = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 8 / pump.RatedSpeed.Si }).Means;
+        steady.PressurePa.ShouldBeLessThan(solver.Setup.ControlSetting!.Value.Si);
+        steady.BypassFlow.ShouldBeGreaterThan(0.02 * steady.SupplyFlow);
+        means.BypassFlow.ShouldBe(steady.BypassFlow, 0.02 * steady.SupplyFlow);
+        means.PressurePa.ShouldBe(steady.PressurePa, 0.03 * steady.PressurePa);
+    }
+
     [Fact]
     public void An_intensifier_agrees()
     {
