@@ -17,6 +17,8 @@ internal static class AccuracyBench
 
         public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => t.Action == a.Action));
 
+        public bool Both(int among) => Case.Truth.All(t => Actions.Take(among).Any(a => a.Action == t.Action));
+
         public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
     }
 
@@ -94,7 +96,7 @@ internal static class AccuracyBench
     private static double Share(IEnumerable<Judged> of, Func<Judged, bool> right) => of.Average(j => right(j) ? 1.0 : 0);
 
     private static void Line(string what, Judged[] of) => Console.WriteLine(
-        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %");
+        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %{(of[0].Pair ? $"   both among three {100 * Share(of, j => j.Both(3)),5:0.0} %" : "")}");
 
     private static void Calibration(Judged[] of)
     {

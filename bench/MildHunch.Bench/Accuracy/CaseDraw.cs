@@ -11,7 +11,7 @@ namespace MildHunch.Bench.Accuracy;
 /// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
 internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
 {
-    private const double PairShare = 0.15;
+    private const double TwoValves = 3;
     private const double Measurable = 2;
     private const double Disturbance = 0.5;
     private const double QuickMinutes = 6;
@@ -21,13 +21,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var (kind, pump, real, setup) = PumpDraw.Next(random);
         var all = HypothesisSet.For(catalogue, pump, setup, []).All;
         var solver = new OperatingPointSolver(pump, setup);
-        var truth = new List<Hypothesis> { ByPrior(all, random) };
-        if (truth[0].Fault.Id != Diagnoser.NoFault && random.NextDouble() < PairShare)
-        {
-            var others = all.Where(h => h.Fault.Id != Diagnoser.NoFault && h.Fault.Part != truth[0].Fault.Part).ToArray();
-            truth.Add(ByPrior(others, random));
-        }
-
+        var truth = DrawTruth(all, random);
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
         var loads = truth.Where(h => h.Fault.Id != Diagnoser.NoFault).Select((h, i) => new FaultLoad(h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side)).ToArray();
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
@@ -71,6 +65,20 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             if ((at -= h.Prior) <= 0)
                 return h;
         return all[^1];
+    }
+
+    // Pairs as often as the prior has them, two valve faults three times as often as chance.
+    private static List<Hypothesis> DrawTruth(IReadOnlyList<Hypothesis> all, Random random)
+    {
+        if (random.NextDouble() >= Pairs.PriorShare)
+            return [ByPrior(all, random)];
+        while (true)
+        {
+            var (a, b) = (ByPrior(all, random), ByPrior(all, random));
+            var valves = a.Fault.Part.EndsWith("valve", StringComparison.Ordinal) && b.Fault.Part.EndsWith("valve", StringComparison.Ordinal);
+            if (Pairs.Together(a, b) && random.NextDouble() < (valves ? 1 : 1 / TwoValves))
+                return [a, b];
+        }
     }
 
     // Uniform, as the hypotheses have it, from barely measurable on: some quick reading must shift by two sigma.

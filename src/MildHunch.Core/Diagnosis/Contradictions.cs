@@ -13,20 +13,34 @@ internal static class Contradictions
         if (readings.Length < 2)
             return [];
         var leader = Array.IndexOf(posterior.Probability, posterior.Probability.Max());
-        var effect = bench.Hypotheses[leader].EffectIndex;
-        var (soft, severity) = BestNode(bench.AllWeights(), effect, bench.Table.SoftCount);
+        var (first, second) = bench.Contenders.Parts(leader);
+        var best = second is { } other ? $"{bench.Hypotheses[first].Fault.Phrase} and {bench.Hypotheses[other].Fault.Phrase}" : bench.Hypotheses[first].Fault.Phrase;
         return
         [
-            .. bench.Numbers.Misfits(readings, effect, soft, severity).Where(m => Math.Abs(m.Sigmas) > TooFar).Select(m =>
+            .. bench.Numbers.Misfits(readings, Leading(bench, leader)).Where(m => Math.Abs(m.Sigmas) > TooFar).Select(m =>
             {
                 var at = Array.FindIndex([.. bench.Items], i => ReferenceEquals(i.Reading, m.Reading));
-                var best = bench.Hypotheses[leader].Fault.Phrase;
                 return new Contradiction(
                     bench.Items[at].Id,
                     $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
                     m.Sigmas);
             }),
         ];
+    }
+
+    // The best contender at the size that suits it best.
+    private static NumericLikelihood.Account Leading(Workbench bench, int leader)
+    {
+        var source = bench.SourceOf(leader);
+        if (source >= bench.Table.Effects.Count)
+        {
+            var rows = source - bench.Table.Effects.Count;
+            var log = bench.PairLog()[rows];
+            return PairNumbers.AccountOf(bench.PairWeights.Rows[rows], Array.IndexOf(log, log.Max()));
+        }
+
+        var (soft, severity) = BestNode(bench.AllWeights(), source, bench.Table.SoftCount);
+        return bench.Numbers.AccountOf(source, soft, severity);
     }
 
     private static (int Soft, int Severity) BestNode(NumericWeights weights, int effect, int softCount)

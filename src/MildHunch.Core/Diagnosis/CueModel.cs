@@ -16,7 +16,9 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
 {
     private const double HealthyUsually = 0.80;
     private const double RevealedSound = 0.97;
+    private const double Floor = 1e-3;
     private readonly ConcurrentDictionary<CueFact, IReadOnlyList<CueAtom>> known = new();
+    private readonly ConcurrentDictionary<string, double[]> strengths = new();
 
     /// <summary>Every answer that could be given to a cue on this pump.</summary>
     public IReadOnlyList<CueFact> Possible(Cue cue) => [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
@@ -31,6 +33,21 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         atoms = cue.Kind == "places" ? PlaceAtoms(cue, answer, fact) : [Choice(cue, answer, fact)];
         return known[key] = atoms;
     }
+
+    /// <summary>How far each hypothesis moves any answer of a question that has one: of two faults the louder decides. Null for places.</summary>
+    public double[]? Strength(Cue cue) => cue.Kind == "places" ? null : strengths.GetOrAdd(cue.Id, _ =>
+    {
+        var loud = new double[hypotheses.Count];
+        foreach (var fact in Possible(cue))
+        {
+            var atom = Atoms(fact)[0];
+            var quiet = Cells(cue).Where(c => c.Answer.Id == fact.Answer && c.Cylinder == fact.Cylinder && c.Side == fact.Side).Sum(c => c.Baseline);
+            for (var h = 0; h < loud.Length; h++)
+                loud[h] = Math.Max(loud[h], Math.Abs(Math.Log((atom.Full[h] + Floor) / (quiet + Floor))));
+        }
+
+        return loud;
+    });
 
     private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, setup) ? cue.Answers.Where(a => Catalogue.Fits(a, pump, setup)) : [];
 
@@ -73,12 +90,18 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     private static CueWord[] Words(Hypothesis h, Cue cue) =>
         [.. h.Fault.Cues.Where(w => w.Cue == cue.Id && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase)))];
 
-    private CueAtom Choice(Cue cue, CueAnswer answer, CueFact fact)
+    // Every answer at every place, with its chance where no fault has anything to say.
+    private (CueAnswer Answer, int? Cylinder, Side? Side, double Baseline)[] Cells(Cue cue)
     {
-        var cells = Answers(cue).SelectMany(a => Places(a).Select(p => (Answer: a, p.Cylinder, p.Side))).ToArray();
         var healthy = cue.Reveals ? RevealedSound : HealthyUsually;
         var others = Answers(cue).Count() - 1;
-        var baseline = cells.Select(c => c.Answer.Healthy ? healthy : (1 - healthy) / others / Places(c.Answer).Count()).ToArray();
+        return [.. Answers(cue).SelectMany(a => Places(a).Select(p => (a, p.Cylinder, p.Side, a.Healthy ? healthy : (1 - healthy) / others / Places(a).Count())))];
+    }
+
+    private CueAtom Choice(Cue cue, CueAnswer answer, CueFact fact)
+    {
+        var cells = Cells(cue);
+        var baseline = cells.Select(c => c.Baseline).ToArray();
 
         // An answer without its place ("a cap hisses") stands for all its places.
         var wanted = Enumerable.Range(0, cells.Length)

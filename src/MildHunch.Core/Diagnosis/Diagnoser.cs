@@ -16,6 +16,8 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
 
     private const double MillilitresPerDrop = 1.0 / 20;
     private const double DropShare = 0.3;
+    private const double WorthTelling = 0.01;
+    private const int MostPairs = 5;
 
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence)
@@ -33,14 +35,24 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             Comparisons(bench, evidence, expectation, setup),
             Ledger(bench, pump, evidence, expectation),
             expectation,
-            bench.Hypotheses.Count);
+            bench.Contenders.Count,
+            PairsOf(bench, posterior),
+            posterior.Probability.Skip(bench.Hypotheses.Count).Sum());
     }
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>
     [
-        .. bench.Hypotheses.Select((h, i) => (h.Fault, h.Action, P: posterior.Probability[i])).GroupBy(p => p.Action)
-            .Select(g => new ActionShare(g.Key, g.First().Fault.ActionName, g.Sum(p => p.P), g.First().Fault.MendMinutes))
+        .. bench.Hypotheses.Select((h, i) => (h.Fault, h.Action, Row: i)).GroupBy(p => p.Action)
+            .Select(g => new ActionShare(g.Key, g.First().Fault.ActionName, bench.Contenders.With([.. g.Select(p => p.Row)]).Sum(i => posterior.Probability[i]), g.First().Fault.MendMinutes))
             .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
+    ];
+
+    // Two faults at all their places, told by the likeliest places; those worth a word, the best few.
+    private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior) =>
+    [
+        .. bench.Contenders.Pairs.Select((p, i) => (First: bench.Hypotheses[p.First], Second: bench.Hypotheses[p.Second], P: posterior.Probability[bench.Hypotheses.Count + i]))
+            .GroupBy(p => (p.First.Fault, p.Second.Fault)).Select(g => (Best: g.MaxBy(p => p.P), P: g.Sum(p => p.P)))
+            .Where(p => p.P >= WorthTelling).OrderByDescending(p => p.P).Take(MostPairs).Select(p => new PairShare(p.Best.First, p.Best.Second, p.P)),
     ];
 
     private static List<Comparison> Comparisons(Workbench bench, Evidence evidence, Expectation expectation, Setup setup)

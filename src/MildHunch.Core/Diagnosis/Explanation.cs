@@ -17,10 +17,12 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
     {
         var faults = bench.Hypotheses.Select((h, i) => (h, i)).GroupBy(p => p.h.Fault.Id)
             .Select(g => (Fault: g.First().h.Fault, Rows: g.Select(p => p.i).ToArray()))
-            .Select(f => (f.Fault, f.Rows, Probability: f.Rows.Sum(i => posterior.Probability[i])))
+            .Select(f => (f.Fault, f.Rows, All: bench.Contenders.With(f.Rows)))
+            .Select(f => (f.Fault, f.Rows, f.All, Probability: f.All.Sum(i => posterior.Probability[i])))
             .OrderByDescending(f => f.Probability).ThenBy(f => f.Fault.Id, StringComparer.Ordinal).ToArray();
         var without = bench.Items.Select((_, i) => bench.PosteriorWithout(posterior, i)).ToArray();
         var weights = bench.AllWeights();
+        var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
         return
         [
             .. faults.Select((f, rank) =>
@@ -29,10 +31,10 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
                 var severity = Severity(f.Fault, likeliest, weights, out var middle);
                 var explained = f.Probability >= WorthExplaining && rank < MostExplained;
                 var evidence = explained
-                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, f.Rows, f.Probability, without[i], likeliest, middle))
+                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, f.All, f.Probability, without[i], likeliest, middle))
                         .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
                     : [];
-                var prior = f.Rows.Sum(i => bench.Hypotheses[i].Prior);
+                var prior = f.All.Sum(i => bench.Contenders.Prior(i)) / priors;
                 var together = Decibans(f.Probability, prior) - evidence.Sum(e => e.Decibans);
                 return new Suspect(f.Fault, f.Probability, prior, HunchWords.Of(f.Probability), severity, Locations(f.Rows), evidence, together);
             }),
@@ -52,7 +54,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         rows.Length == 1 && bench.Hypotheses[rows[0]].Cylinder is null
             ? []
             : [.. rows.Select(i => bench.Hypotheses[i])
-                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, posterior.Probability[i]))
+                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, bench.Contenders.With([i]).Sum(r => posterior.Probability[r])))
                 .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
 
     private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)
@@ -64,7 +66,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         for (var s = 0; s < mass.Length; s++)
         {
             var inBin = weights.ByBin[effect][bins[s]];
-            mass[s] = inBin > 0 ? posterior.ByBin[hypothesis][bins[s]] * fine[s] / inBin : 0;
+            mass[s] = inBin > 0 ? posterior.Row(hypothesis)[bins[s]] * fine[s] / inBin : 0;
         }
 
         var total = mass.Sum();
@@ -114,7 +116,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
     {
         var effect = bench.Hypotheses[hypothesis].EffectIndex;
         var notice = bench.Bins.Notice[effect][bench.Bins.BinOf[effect][severity]];
-        var word = EvidenceWords.Nearest(Posterior.Likelihood(item, hypothesis, notice));
+        var word = EvidenceWords.Nearest(Contenders.Of(item, hypothesis, notice));
         return $"{Sentences.Say(bench.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
     }
 }

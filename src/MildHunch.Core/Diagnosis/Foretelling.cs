@@ -6,6 +6,7 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 internal sealed class Foretelling
 {
+    private const double Negligible = 1e-5;
     private readonly Workbench bench;
     private readonly Posterior posterior;
     private readonly double[] first;
@@ -14,11 +15,11 @@ internal sealed class Foretelling
     public Foretelling(Workbench bench, Posterior posterior)
     {
         (this.bench, this.posterior) = (bench, posterior);
-        (first, second) = (new double[posterior.ByBin.Length], new double[posterior.ByBin.Length]);
+        (first, second) = (new double[bench.Hypotheses.Count], new double[bench.Hypotheses.Count]);
         for (var h = 0; h < first.Length; h++)
         {
             var notice = bench.Bins.Notice[bench.Hypotheses[h].EffectIndex];
-            var row = posterior.ByBin[h];
+            var row = posterior.Row(h);
             for (var b = 0; b < row.Length; b++)
             {
                 first[h] += row[b] * notice[b];
@@ -30,11 +31,12 @@ internal sealed class Foretelling
     /// <summary>Chance of the answer as its words tell, and the probability of every hypothesis once it is given.</summary>
     public (double Chance, double[] After) After(EvidenceItem item)
     {
-        var after = new double[first.Length];
+        var after = new double[posterior.Probability.Length];
         var chance = 0.0;
         for (var h = 0; h < after.Length; h++)
         {
-            after[h] = Mass(item, h);
+            // What hardly stands cannot come back by one answer; it is left where it is.
+            after[h] = h < first.Length ? Mass(item, h) : posterior.Probability[h] < Negligible ? posterior.Probability[h] : Summed(item, h);
             chance += after[h];
         }
 
@@ -79,10 +81,11 @@ internal sealed class Foretelling
 
     private double Summed(EvidenceItem item, int h)
     {
-        var notice = bench.Bins.Notice[bench.Hypotheses[h].EffectIndex];
+        var row = posterior.Row(h);
         var sum = 0.0;
-        for (var b = 0; b < notice.Length; b++)
-            sum += posterior.ByBin[h][b] * Posterior.Likelihood(item, h, notice[b]);
+        for (var b = 0; b < row.Length; b++)
+            if (row[b] > 0)
+                sum += row[b] * bench.Contenders.Likelihood(item, h, b);
         return sum;
     }
 }

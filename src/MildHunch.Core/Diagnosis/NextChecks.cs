@@ -22,7 +22,7 @@ internal sealed class NextChecks
     {
         (this.bench, this.posterior) = (bench, posterior);
         foretelling = new Foretelling(bench, posterior);
-        standing = new Standing(bench.Hypotheses);
+        standing = new Standing(bench.Contenders);
     }
 
     public IReadOnlyList<NextCheck> Rank() =>
@@ -72,7 +72,7 @@ internal sealed class NextChecks
             var chance = 0.0;
             for (var h = 0; h < after.Length; h++)
             {
-                after[h] = posterior.Probability[h] * bins.ByEffect[bench.Hypotheses[h].EffectIndex][b];
+                after[h] = posterior.Probability[h] * bins.BySource[bench.SourceOf(h)][b];
                 chance += after[h];
             }
 

@@ -12,6 +12,13 @@ public sealed class NumericLikelihood
     public const double OutlierShare = 0.02;
 
     private const int MostOutliers = 2;
+    private const int FewOutliers = 1;
+
+    // A node that lies e¹⁴ below the best carries a millionth of it.
+    private const double Matters = 14;
+
+    // Two wrong instruments can lift no node further than this below the best: then no explanation lives on them.
+    private const double Beside = 8;
     private static readonly double LogRight = Math.Log(1 - OutlierShare);
     private const double SwingModelShare = 0.3;
     private static readonly double SlipOverSpeed = Delivery.SlipSigma / Expectation.BelievedSpeedSigma;
@@ -49,8 +56,21 @@ public sealed class NumericLikelihood
         var result = new SteadyLikelihood(Rows(), [.. groups.Select(g => (g.What, g.Readings.Length, Rows()))]);
         if (groups.Length == 0)
             return result;
+        var top = Nodes(result, groups, FewOutliers, _ => true);
+        var most = Ceiling(groups);
+        _ = Nodes(result, groups, MostOutliers, one => one > top - Matters || most > top - Beside);
+        for (var e = 0; e < table.Effects.Count; e++)
+            if (table.KindOf(e) != e)
+                result.Stretch(table.KindOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.Along(e));
+        return result;
+    }
+
+    // Every node with so many wrong instruments at the most; those of which the first round says that more cannot matter are left.
+    private double Nodes(SteadyLikelihood result, InstrumentGroup[] groups, int mostWrong, Func<double, bool> wanted)
+    {
         Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
         var leaves = new Leaves(groups.Length);
+        var top = double.NegativeInfinity;
         for (var e = 0; e < table.Solved.Count; e++)
         {
             if (table.KindOf(e) != e)
@@ -59,33 +79,49 @@ public sealed class NumericLikelihood
             var softs = table.SoftMatters(e) ? table.SoftCount : 1;
             for (var c = 0; c < softs; c++)
             {
+                var row = (e * table.SoftCount) + c;
                 for (var s = 0; s < severities; s++)
                 {
+                    if (!wanted(result.All[row][s]))
+                        continue;
                     for (var g = 0; g < terms.Length; g++)
                         terms[g] = Term(groups[g], e, c, s);
                     leaves.Clear();
-                    Patterns(groups, terms, 0, 0, default, leaves);
-                    Store(result, leaves, groups, (e * table.SoftCount) + c, s);
+                    Patterns(groups, terms, mostWrong, 0, 0, default, leaves);
+                    Store(result, leaves, groups, row, s);
+                    top = Math.Max(top, result.All[row][s]);
                 }
             }
 
             result.Repeat(e * table.SoftCount, table.SoftCount, softs, severities);
         }
 
-        for (var e = 0; e < table.Effects.Count; e++)
-            if (table.KindOf(e) != e)
-                result.Stretch(table.KindOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.Along(e));
-        return result;
+        return top;
+    }
+
+    // The most that any node can reach with two instruments called wrong: all others met exactly.
+    private static double Ceiling(InstrumentGroup[] groups)
+    {
+        var met = groups.Select(g => LogRight - g.Readings.Sum(r => Math.Log(Math.Sqrt(2 * Math.PI) * r.Sigma))).ToArray();
+        double[] gains = [.. groups.Select((g, i) => g.LogWrong - met[i]).OrderDescending()];
+        return met.Sum() + gains.Take(MostOutliers).Sum();
     }
 
     /// <summary>Readings of the swing. A needle follows it poorly, so the model's own share of error is wide.</summary>
     public double[][] Swing(IReadOnlyList<Reading> readings)
     {
+        var swings = readings.Where(r => r.What == Observables.Swing).ToArray();
+        if (swings.Length == 0)
+        {
+            var none = new double[PredictionTable.Fine];
+            return [.. Enumerable.Repeat(none, table.Solved.Count * table.SoftCount)];
+        }
+
         var log = Rows();
-        foreach (var reading in readings.Where(r => r.What == Observables.Swing))
+        foreach (var reading in swings)
         {
             var sigma = instruments.SigmaOf(reading);
-            var floor = OutlierShare / range[Observables.Swing.Index];
+            var floor = SwingFloor;
             for (var e = 0; e < table.Effects.Count; e++)
             {
                 for (var c = 0; c < table.SoftCount; c++)
@@ -93,11 +129,7 @@ public sealed class NumericLikelihood
                     var row = log[(e * table.SoftCount) + c];
                     var mean = table.Mean(e, c, Observables.Swing.Index);
                     for (var s = 0; s < row.Length; s++)
-                    {
-                        var variance = (sigma * sigma) + Math.Pow(SwingModelShare * mean[s], 2);
-                        var r = reading.Value.Si - mean[s];
-                        row[s] += Math.Log(((1 - OutlierShare) * Math.Exp(-0.5 * r * r / variance) / Math.Sqrt(2 * Math.PI * variance)) + floor);
-                    }
+                        row[s] += LogSwing(reading.Value.Si, mean[s], sigma, 0, floor);
                 }
             }
         }
@@ -105,11 +137,20 @@ public sealed class NumericLikelihood
         return log;
     }
 
+    internal double SwingFloor => OutlierShare / range[Observables.Swing.Index];
+
+    internal static double LogSwing(double read, double mean, double sigma, double spare, double floor)
+    {
+        var variance = (sigma * sigma) + spare + (SwingModelShare * SwingModelShare * mean * mean);
+        var r = read - mean;
+        return Math.Log(((1 - OutlierShare) * Math.Exp(-0.5 * r * r / variance) / Math.Sqrt(2 * Math.PI * variance)) + floor);
+    }
+
     /// <summary>
-    /// Best single account of the readings at one node: which instruments it has to call wrong, and by how many sigma
+    /// Best account of the readings that one explanation has: which instruments it has to call wrong, and by how many sigma
     /// each of those is off from what the others say.
     /// </summary>
-    public IReadOnlyList<(Reading Reading, double Predicted, double Sigmas)> Misfits(IReadOnlyList<Reading> readings, int effect, int soft, int severity)
+    internal IReadOnlyList<(Reading Reading, double Predicted, double Sigmas)> Misfits(IReadOnlyList<Reading> readings, Account account)
     {
         var groups = Group(readings);
         var best = (Log: double.NegativeInfinity, Mask: 0);
@@ -117,13 +158,13 @@ public sealed class NumericLikelihood
         {
             if (int.PopCount(mask) > MostOutliers)
                 continue;
-            var (exponent, determinant) = Believe(groups, mask, effect, soft, severity).Likelihood();
+            var (exponent, determinant) = Believe(groups, mask, account).Likelihood();
             var log = exponent - (0.5 * Math.Log(determinant));
             if (log > best.Log)
                 best = (log, mask);
         }
 
-        var trusted = Believe(groups, best.Mask, effect, soft, severity);
+        var trusted = Believe(groups, best.Mask, account);
         var misfits = new List<(Reading, double, double)>();
         for (var g = 0; g < groups.Length; g++)
         {
@@ -131,7 +172,7 @@ public sealed class NumericLikelihood
                 continue;
             foreach (var one in groups[g].Readings)
             {
-                var (mean, variance) = Predict(trusted, groups[g].What, effect, soft, severity);
+                var (mean, variance) = account.Predict(trusted, groups[g].What);
                 misfits.Add((one.Reading, mean, (one.Value - mean) / Math.Sqrt(variance + (one.Sigma * one.Sigma))));
             }
         }
@@ -139,11 +180,17 @@ public sealed class NumericLikelihood
         return misfits;
     }
 
+    /// <summary>One explanation at one size: what it makes of a group of readings, and what it foretells.</summary>
+    internal sealed record Account(Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (double Mean, double Variance)> Predict);
+
+    internal Account AccountOf(int effect, int soft, int severity) =>
+        new(g => Term(g, effect, soft, severity), (belief, what) => Predict(belief, what, effect, soft, severity));
+
     /// <summary>What the readings so far make of the shared uncertainties at any node, all instruments taken as right.</summary>
     public Func<int, int, int, SharedUncertainty> Believer(IReadOnlyList<Reading> readings)
     {
         var groups = Group(readings);
-        return (effect, soft, severity) => Believe(groups, 0, effect, soft, severity);
+        return (effect, soft, severity) => Believe(groups, 0, AccountOf(effect, soft, severity));
     }
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error.</summary>
@@ -154,7 +201,7 @@ public sealed class NumericLikelihood
         return (table.Mean(effect, soft, what)[severity] + shift, variance + table.Variance(effect, soft, what)[severity]);
     }
 
-    private InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
+    internal InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
     [
         .. readings.Where(r => r.What != Observables.Swing).GroupBy(r => r.What.Index)
             .Select(g => new InstrumentGroup(g.Key, [.. g.Select(r => (r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
@@ -165,25 +212,30 @@ public sealed class NumericLikelihood
     private (double Slip, double Speed, double Nozzle) Sensitivity(int what, int effect, int soft, int severity)
     {
         var bySpeed = table.BySpeed(effect, soft, what)[severity];
-
-        // Slip moves the delivery as speed does, but nobody reads it on a tachometer.
-        var bySlip = what == Observables.Speed.Index ? 0 : bySpeed * SlipOverSpeed;
-        return (bySlip, bySpeed, table.ByNozzle(effect, soft, what)[severity]);
+        return (BySlip(what, bySpeed), bySpeed, table.ByNozzle(effect, soft, what)[severity]);
     }
+
+    // Slip moves the delivery as speed does, but nobody reads it on a tachometer.
+    internal static double BySlip(int what, double bySpeed) => what == Observables.Speed.Index ? 0 : bySpeed * SlipOverSpeed;
 
     private SharedUncertainty Term(in InstrumentGroup group, int effect, int soft, int severity)
     {
         var mean = table.Mean(effect, soft, group.What)[severity];
         var spare = table.Variance(effect, soft, group.What)[severity];
         var (j0, j1, j2) = Sensitivity(group.What, effect, soft, severity);
+        return Term(group, mean, spare, j0, j1, j2);
+    }
+
+    internal static SharedUncertainty Term(in InstrumentGroup group, double mean, double spare, double bySlip, double bySpeed, double byNozzle)
+    {
         var term = default(SharedUncertainty);
         term.Scale(LogRight);
         foreach (var (_, value, sigma) in group.Readings)
-            term.Add(value - mean, (sigma * sigma) + spare, j0, j1, j2);
+            term.Add(value - mean, (sigma * sigma) + spare, bySlip, bySpeed, byNozzle);
         return term;
     }
 
-    private SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, int effect, int soft, int severity)
+    private static SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, Account account)
     {
         var belief = default(SharedUncertainty);
         for (var g = 0; g < groups.Length; g++)
@@ -191,14 +243,14 @@ public sealed class NumericLikelihood
             if ((wrong >> g & 1) == 1)
                 belief.Scale(groups[g].LogWrong);
             else
-                belief.Add(Term(groups[g], effect, soft, severity));
+                belief.Add(account.Term(groups[g]));
         }
 
         return belief;
     }
 
     // Every way in which at most two instruments are wrong; three of six at once have a chance below two in 10⁴.
-    private static void Patterns(InstrumentGroup[] groups, ReadOnlySpan<SharedUncertainty> terms, int at, int wrong, SharedUncertainty belief, Leaves leaves)
+    internal static void Patterns(InstrumentGroup[] groups, ReadOnlySpan<SharedUncertainty> terms, int mostWrong, int at, int wrong, SharedUncertainty belief, Leaves leaves)
     {
         if (at == groups.Length)
         {
@@ -207,15 +259,15 @@ public sealed class NumericLikelihood
             return;
         }
 
-        if (int.PopCount(wrong) < MostOutliers)
+        if (int.PopCount(wrong) < mostWrong)
         {
             var without = belief;
             without.Scale(groups[at].LogWrong);
-            Patterns(groups, terms, at + 1, wrong | (1 << at), without, leaves);
+            Patterns(groups, terms, mostWrong, at + 1, wrong | (1 << at), without, leaves);
         }
 
         belief.Add(terms[at]);
-        Patterns(groups, terms, at + 1, wrong, belief, leaves);
+        Patterns(groups, terms, mostWrong, at + 1, wrong, belief, leaves);
     }
 
     private static void Store(SteadyLikelihood result, Leaves leaves, InstrumentGroup[] groups, int row, int severity)
@@ -226,7 +278,7 @@ public sealed class NumericLikelihood
     }
 
     /// <summary>The summands of one node, by which instruments they call wrong.</summary>
-    private sealed class Leaves(int groups)
+    internal sealed class Leaves(int groups)
     {
         private const double Lost = -40;
         private readonly (int Wrong, double Exponent, double Determinant)[] all = new (int, double, double)[1 << groups];
@@ -277,7 +329,7 @@ public sealed class NumericLikelihood
         }
     }
 
-    private readonly record struct InstrumentGroup(int What, (Reading Reading, double Value, double Sigma)[] Readings, double Range)
+    internal readonly record struct InstrumentGroup(int What, (Reading Reading, double Value, double Sigma)[] Readings, double Range)
     {
         public double LogWrong { get; } = Math.Log(OutlierShare) - (Readings.Length * Math.Log(Range));
     }

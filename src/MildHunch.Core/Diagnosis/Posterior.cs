@@ -1,122 +1,69 @@
 namespace MildHunch.Core.Diagnosis;
 
-/// <summary>Probability of every hypothesis given some evidence, and within it of every severity bin.</summary>
-public sealed class Posterior
+/// <summary>Probability of every contender given some evidence, and within it of every bin of severity.</summary>
+internal sealed class Posterior
 {
     private const double LeastDivisor = 1e-6;
+    private readonly Contenders contenders;
+    private readonly double[] mass;
 
-    private Posterior(double[] probability, double[][] byBin)
+    private Posterior(Contenders contenders, double[] mass)
     {
-        Probability = probability;
-        ByBin = byBin;
+        (this.contenders, this.mass) = (contenders, mass);
+        Probability = new double[contenders.Count];
+        for (var h = 0; h < Probability.Length; h++)
+            foreach (var m in Row(h))
+                Probability[h] += m;
+        var all = Probability.Sum();
+        for (var h = 0; h < Probability.Length; h++)
+            Probability[h] /= all;
+        for (var i = 0; i < mass.Length; i++)
+            mass[i] /= all;
     }
 
-    /// <summary>Sums to 1.</summary>
+    /// <summary>Sums to 1: singles first, then pairs.</summary>
     public double[] Probability { get; }
 
-    /// <summary>By hypothesis and bin; sums to 1 over all.</summary>
-    public double[][] ByBin { get; }
+    /// <summary>By bin of one contender; all rows together sum to 1.</summary>
+    public ReadOnlySpan<double> Row(int contender) => mass.AsSpan(contenders.Offset(contender), contenders.BinsOf(contender));
 
-    /// <summary>Prior times numbers times answers, each answer to the power its group leaves it.</summary>
-    public static Posterior Of(IReadOnlyList<Hypothesis> hypotheses, NumericWeights numbers, SeverityBins bins, IReadOnlyList<(EvidenceItem Item, double Exponent)> cues)
+    /// <summary>Answers times numbers.</summary>
+    public static Posterior Of(Contenders contenders, IReadOnlyList<double[]> numbers, double[] answered)
     {
-        var byBin = new double[hypotheses.Count][];
-        var probability = new double[hypotheses.Count];
-        for (var h = 0; h < byBin.Length; h++)
+        var mass = new double[contenders.Bins];
+        for (var h = 0; h < contenders.Count; h++)
         {
-            var effect = hypotheses[h].EffectIndex;
-            var notice = bins.Notice[effect];
-            var row = new double[notice.Length];
-            var numeric = numbers.ByBin[effect];
+            var at = contenders.Offset(h);
+            var row = numbers[h];
             for (var b = 0; b < row.Length; b++)
-            {
-                var weight = numeric[b];
-                if (weight == 0)
-                    continue;
-                foreach (var (item, exponent) in cues)
-                {
-                    var likelihood = Likelihood(item, h, notice[b]);
-                    weight *= exponent == 1 ? likelihood : Math.Pow(likelihood, exponent);
-                }
-
-                row[b] = hypotheses[h].Prior * weight;
-                probability[h] += row[b];
-            }
-
-            byBin[h] = row;
+                mass[at + b] = answered[at + b] * row[b];
         }
 
-        return Normalised(probability, byBin);
+        return new Posterior(contenders, mass);
     }
 
-    /// <summary>The same after one more answer that is independent of all before it.</summary>
-    public Posterior With(IReadOnlyList<Hypothesis> hypotheses, SeverityBins bins, EvidenceItem item)
+    /// <summary>The same after one more answer that is independent of all before it: its likelihood by bin of every contender.</summary>
+    public Posterior With(double[] likelihood)
     {
-        var byBin = new double[ByBin.Length][];
-        var probability = new double[ByBin.Length];
-        for (var h = 0; h < byBin.Length; h++)
-        {
-            var notice = bins.Notice[hypotheses[h].EffectIndex];
-            var row = new double[notice.Length];
-            for (var b = 0; b < row.Length; b++)
-            {
-                row[b] = ByBin[h][b] * Likelihood(item, h, notice[b]);
-                probability[h] += row[b];
-            }
-
-            byBin[h] = row;
-        }
-
-        return Normalised(probability, byBin);
+        var after = new double[mass.Length];
+        for (var i = 0; i < after.Length; i++)
+            after[i] = mass[i] * likelihood[i];
+        return new Posterior(contenders, after);
     }
 
-    /// <summary>The same before an answer that is independent of all others; null where the answer ruled a hypothesis out.</summary>
-    public Posterior? Without(IReadOnlyList<Hypothesis> hypotheses, SeverityBins bins, EvidenceItem item)
+    /// <summary>The same before an answer that is independent of all others; null where the answer ruled a contender out.</summary>
+    public Posterior? Without(double[] likelihood)
     {
-        var byBin = new double[ByBin.Length][];
-        var probability = new double[ByBin.Length];
-        for (var h = 0; h < byBin.Length; h++)
+        var before = new double[mass.Length];
+        for (var i = 0; i < before.Length; i++)
         {
-            var notice = bins.Notice[hypotheses[h].EffectIndex];
-            var row = new double[notice.Length];
-            for (var b = 0; b < row.Length; b++)
-            {
-                var likelihood = Likelihood(item, h, notice[b]);
-                if (likelihood < LeastDivisor)
-                    return null;
-                row[b] = ByBin[h][b] / likelihood;
-                probability[h] += row[b];
-            }
-
-            byBin[h] = row;
+            if (mass[i] == 0)
+                continue;
+            if (likelihood[i] < LeastDivisor)
+                return null;
+            before[i] = mass[i] / likelihood[i];
         }
 
-        return Normalised(probability, byBin);
-    }
-
-    /// <summary>Chance of an answer under one hypothesis at one noticeability.</summary>
-    public static double Likelihood(EvidenceItem item, int hypothesis, double notice)
-    {
-        var likelihood = 1.0;
-        foreach (var atom in item.Atoms)
-        {
-            var full = atom.Full[hypothesis];
-            likelihood *= double.IsNaN(atom.Baseline) ? full : atom.Baseline + ((full - atom.Baseline) * notice);
-        }
-
-        return likelihood;
-    }
-
-    private static Posterior Normalised(double[] probability, double[][] byBin)
-    {
-        var sum = probability.Sum();
-        for (var h = 0; h < byBin.Length; h++)
-        {
-            probability[h] /= sum;
-            for (var b = 0; b < byBin[h].Length; b++)
-                byBin[h][b] /= sum;
-        }
-
-        return new Posterior(probability, byBin);
+        return new Posterior(contenders, before);
     }
 }

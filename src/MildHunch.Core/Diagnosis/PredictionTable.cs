@@ -31,6 +31,7 @@ public sealed class PredictionTable
         var soft = OutletCompliance.Nodes(model.Setup);
         softCount = soft.Length;
         Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
+        SoundEffect = Effects.ToList().FindIndex(e => e is NoEffect);
         Solved = [.. Effects, .. Effects.Select(e => e.Kind(model.Pump)).Except(Effects).Distinct()];
         kind = [.. Solved.Select(e => Solved.IndexOf(e.Kind(model.Pump)))];
         along = [.. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.Along(Severity(s)), 0, 1)).ToArray())];
@@ -56,6 +57,9 @@ public sealed class PredictionTable
             }
         }
     }
+
+    /// <summary>Index of the effect that changes nothing.</summary>
+    public int SoundEffect { get; }
 
     /// <summary>What a sound pump shows on a line of middling softness.</summary>
     public double Sound(int what) => sound[what];

@@ -10,41 +10,45 @@ internal sealed class PredictiveBins
 
     public PredictiveBins(Workbench bench, PredictiveNodes still, Observable what)
     {
-        var nodes = new List<(int Effect, double Weight, double Mean, double Sigma)>(still.All.Count);
+        var nodes = new List<(int Source, double Weight, double Mean, double Sigma)>(still.All.Count + still.Pairs.Count);
         foreach (var (effect, soft, severity, weight, belief) in still.All)
+            Add(effect, weight, bench.Numbers.Predict(belief, what.Index, effect, soft, severity));
+        foreach (var (rows, cell, weight, belief) in still.Pairs)
+            Add(bench.Table.Effects.Count + rows, weight, PairNumbers.Predict(belief, what.Index, bench.PairWeights.Rows[rows], cell));
+
+        void Add(int source, double weight, (double Mean, double Variance) told)
         {
-            var (mean, variance) = bench.Numbers.Predict(belief, what.Index, effect, soft, severity);
-            var instrument = bench.Instruments.SigmaAt(what, mean);
-            nodes.Add((effect, weight, mean, Math.Sqrt(variance + (instrument * instrument))));
+            var instrument = bench.Instruments.SigmaAt(what, told.Mean);
+            nodes.Add((source, weight, told.Mean, Math.Sqrt(told.Variance + (instrument * instrument))));
         }
 
         Edges = Cut(nodes);
-        var total = new double[bench.Table.Effects.Count];
-        ByEffect = [.. total.Select(_ => new double[Count])];
+        var total = new double[bench.Table.Effects.Count + bench.PairWeights.Rows.Count];
+        BySource = [.. total.Select(_ => new double[Count])];
         foreach (var node in nodes)
         {
-            total[node.Effect] += node.Weight;
+            total[node.Source] += node.Weight;
             var below = 0.0;
             for (var b = 0; b < Count; b++)
             {
                 var upTo = b == Count - 1 ? 1 : NormalDistribution.Cumulative((Edges[b] - node.Mean) / node.Sigma);
-                ByEffect[node.Effect][b] += node.Weight * (upTo - below);
+                BySource[node.Source][b] += node.Weight * (upTo - below);
                 below = upTo;
             }
         }
 
         for (var e = 0; e < total.Length; e++)
             for (var b = 0; b < Count; b++)
-                ByEffect[e][b] = total[e] > 0 ? ByEffect[e][b] / total[e] : 1.0 / Count;
+                BySource[e][b] = total[e] > 0 ? BySource[e][b] / total[e] : 1.0 / Count;
     }
 
     /// <summary>Four edges between the bins, in the modelled quantity.</summary>
     public double[] Edges { get; }
 
-    /// <summary>Chance of each bin under each effect.</summary>
-    public double[][] ByEffect { get; }
+    /// <summary>Chance of each bin under each effect, and behind them under each solved pair of effects.</summary>
+    public double[][] BySource { get; }
 
-    private static double[] Cut(List<(int Effect, double Weight, double Mean, double Sigma)> nodes)
+    private static double[] Cut(List<(int Source, double Weight, double Mean, double Sigma)> nodes)
     {
         var low = nodes.Min(n => n.Mean - (4 * n.Sigma));
         var high = nodes.Max(n => n.Mean + (4 * n.Sigma));

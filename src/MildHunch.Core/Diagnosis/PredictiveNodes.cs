@@ -16,10 +16,13 @@ internal sealed class PredictiveNodes
         var share = new double[bench.Table.Effects.Count][];
         for (var h = 0; h < bench.Hypotheses.Count; h++)
         {
-            var row = share[bench.Hypotheses[h].EffectIndex] ??= new double[posterior.ByBin[h].Length];
+            var mass = posterior.Row(h);
+            var row = share[bench.Hypotheses[h].EffectIndex] ??= new double[mass.Length];
             for (var b = 0; b < row.Length; b++)
-                row[b] += posterior.ByBin[h][b];
+                row[b] += mass[b];
         }
+
+        AddPairs(bench, posterior);
 
         for (var e = 0; e < share.Length; e++)
         {
@@ -49,6 +52,33 @@ internal sealed class PredictiveNodes
             }
         }
     }
+
+    // Cells of each solved pair of effects, by what the likeliest pair that reads them leaves of each.
+    private void AddPairs(Workbench bench, Posterior posterior)
+    {
+        var pairs = bench.PairWeights;
+        if (pairs.Rows.Count == 0)
+            return;
+        var log = bench.PairLog();
+        foreach (var rows in Enumerable.Range(0, pairs.Pairs.Count).Where(p => pairs.RowsOf(p) >= 0).GroupBy(pairs.RowsOf))
+        {
+            var total = rows.Sum(p => posterior.Probability[bench.Hypotheses.Count + p]);
+            if (total < Negligible)
+                continue;
+            var likeliest = rows.MaxBy(p => posterior.Probability[bench.Hypotheses.Count + p]);
+            var top = Enumerable.Range(0, PairRows.Cells).Where(c => pairs.CellPrior(likeliest, c) > 0).Max(c => log[rows.Key][c]);
+            var weights = new double[PairRows.Cells];
+            for (var cell = 0; cell < weights.Length; cell++)
+                weights[cell] = pairs.CellPrior(likeliest, cell) is var prior and > 0 ? prior * Math.Exp(log[rows.Key][cell] - top) : 0;
+            var sum = weights.Sum();
+            for (var cell = 0; cell < weights.Length; cell++)
+                if (weights[cell] > 5 * Negligible * sum)
+                    Pairs.Add((rows.Key, cell, total * weights[cell] / sum, PairNumbers.Believe(pairs.Groups, pairs.Rows[rows.Key], cell)));
+        }
+    }
+
+    /// <summary>Cells of solved pairs of effects.</summary>
+    public List<(int Rows, int Cell, double Weight, SharedUncertainty Belief)> Pairs { get; } = [];
 
     public List<(int Effect, int Soft, int Severity, double Weight, SharedUncertainty Belief)> All { get; } = [];
 }

@@ -8,6 +8,9 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public sealed class SeverityBins
 {
+    /// <summary>Steps of noticeability that a fault has where it is one of two.</summary>
+    public const int Levels = 3;
+
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
     {
         Prior = SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None));
@@ -32,6 +35,48 @@ public sealed class SeverityBins
 
             Notice[e] = [.. levels];
             BinOf[e] = bin;
+        }
+
+        (LevelNotice, LevelPrior) = (new double[Notice.Length][], new double[Notice.Length][]);
+        (SidePrior, SideLevel) = (new double[Notice.Length][], new int[Notice.Length][]);
+        for (var e = 0; e < Notice.Length; e++)
+            Gather(e);
+    }
+
+    /// <summary>Level of a noticeability.</summary>
+    public static int LevelOf(double notice) => notice >= 1 ? 2 : notice >= 0.5 ? 1 : 0;
+
+    /// <summary>Mean noticeability of each level of an effect.</summary>
+    public double[][] LevelNotice { get; }
+
+    /// <summary>Prior of each of the severities that a fault has where it is one of two.</summary>
+    internal double[][] SidePrior { get; }
+
+    /// <summary>Level of each of those severities.</summary>
+    internal int[][] SideLevel { get; }
+
+    /// <summary>Prior of each level of an effect.</summary>
+    public double[][] LevelPrior { get; }
+
+    private void Gather(int e)
+    {
+        var (notice, prior) = (new double[Levels], new double[Levels]);
+        for (var s = 0; s < PredictionTable.Fine; s++)
+        {
+            var seen = Notice[e][BinOf[e][s]];
+            notice[LevelOf(seen)] += Prior[e][s] * seen;
+            prior[LevelOf(seen)] += Prior[e][s];
+        }
+
+        for (var l = 0; l < Levels; l++)
+            notice[l] = prior[l] > 0 ? notice[l] / prior[l] : l / 2.0;
+        (LevelNotice[e], LevelPrior[e]) = (notice, prior);
+        (SidePrior[e], SideLevel[e]) = (new double[PairRows.Side], new int[PairRows.Side]);
+        for (var i = 0; i < PairRows.Side; i++)
+        {
+            SideLevel[e][i] = LevelOf(Notice[e][BinOf[e][PairTable.FineOf(i)]]);
+            for (var s = i * PredictionTable.Fine / PairRows.Side; s < (i + 1) * PredictionTable.Fine / PairRows.Side; s++)
+                SidePrior[e][i] += Prior[e][s];
         }
     }
 

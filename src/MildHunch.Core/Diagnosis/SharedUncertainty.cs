@@ -7,6 +7,7 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public struct SharedUncertainty
 {
+    private const double Rounding = 1e-11;
     private double a00;
     private double a11;
     private double a22;
@@ -59,7 +60,10 @@ public struct SharedUncertainty
     public readonly (double Exponent, double Determinant) Likelihood()
     {
         Adjugate(b0, b1, b2, out var x0, out var x1, out var x2, out var determinant);
-        return (logNorm - (0.5 * (misfit - (((b0 * x0) + (b1 * x1) + (b2 * x2)) / determinant))), determinant);
+
+        // What is left of the misfit cannot be less than what rounding makes of it.
+        var left = Math.Max(Rounding * misfit, misfit - (((b0 * x0) + (b1 * x1) + (b2 * x2)) / determinant));
+        return (logNorm - (0.5 * left), determinant);
     }
 
     /// <summary>What these beliefs add to a prediction with these sensitivities: shift of its mean, and variance.</summary>

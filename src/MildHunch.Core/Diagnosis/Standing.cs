@@ -1,45 +1,59 @@
 namespace MildHunch.Core.Diagnosis;
 
-/// <summary>How hypotheses gather into faults and into what would be mended; laid out once, summed many times.</summary>
+/// <summary>How contenders gather into faults and into what would be mended, a pair into both; laid out once, summed many times.</summary>
 internal sealed class Standing
 {
+    private readonly Contenders contenders;
     private readonly int[] faultOf;
-    private readonly int[] actionOf;
+    private readonly int[] mendOf;
     private readonly double[] byFault;
-    private readonly double[] byAction;
+    private readonly double[] byMend;
 
-    public Standing(IReadOnlyList<Hypothesis> hypotheses)
+    public Standing(Contenders contenders)
     {
-        faultOf = Number(hypotheses.Select(h => h.Fault.Id), out var faults);
-        actionOf = Number(hypotheses.Select(h => h.Action), out var actions);
-        (byFault, byAction) = (new double[faults], new double[actions]);
+        this.contenders = contenders;
+        var singles = contenders.Singles;
+        faultOf = Number(singles.Select(h => h.Fault.Id), out var faults);
+        mendOf = Number(singles.Select(h => h.Action).Concat(contenders.Pairs.Select(p => Both(singles[p.First].Action, singles[p.Second].Action))), out var mends);
+        (byFault, byMend) = (new double[faults], new double[mends]);
     }
 
     /// <summary>Bits that are not known yet of what would be mended.</summary>
     public double Entropy(double[] probability)
     {
-        Array.Clear(byAction);
+        Array.Clear(byMend);
         for (var h = 0; h < probability.Length; h++)
-            byAction[actionOf[h]] += probability[h];
+            byMend[mendOf[h]] += probability[h];
         var entropy = 0.0;
-        foreach (var p in byAction)
+        foreach (var p in byMend)
             if (p > 0)
                 entropy -= p * Math.Log2(p);
         return entropy;
     }
 
-    /// <summary>The likeliest place of the leading fault, and the share of that fault at all its places.</summary>
+    /// <summary>The likeliest place of the leading fault, and the share of that fault at all its places, alone or as one of two.</summary>
     public (int Hypothesis, double Share) Leader(double[] probability)
     {
         Array.Clear(byFault);
-        for (var h = 0; h < probability.Length; h++)
+        var singles = contenders.Singles.Count;
+        for (var h = 0; h < singles; h++)
             byFault[faultOf[h]] += probability[h];
+        for (var h = singles; h < probability.Length; h++)
+        {
+            var pair = contenders.Pairs[h - singles];
+            byFault[faultOf[pair.First]] += probability[h];
+            if (faultOf[pair.Second] != faultOf[pair.First])
+                byFault[faultOf[pair.Second]] += probability[h];
+        }
+
         var (best, leader) = (0, -1);
-        for (var h = 0; h < probability.Length; h++)
+        for (var h = 0; h < singles; h++)
             if (leader < 0 || byFault[faultOf[h]] > byFault[leader] || (faultOf[h] == leader && probability[h] > probability[best]))
                 (best, leader) = (h, faultOf[h]);
         return (best, byFault[leader]);
     }
+
+    private static string Both(string one, string other) => one == other ? one : string.CompareOrdinal(one, other) < 0 ? $"{one} {other}" : $"{other} {one}";
 
     private static int[] Number(IEnumerable<string> names, out int count)
     {

@@ -16,7 +16,10 @@ public sealed record WeightOfEvidence(string Source, double Decibans, string Tex
 /// <summary>How bad it would be: middle and 10 to 90 % band of the severity, 0 to 1.</summary>
 public sealed record SeverityEstimate(double Middle, double Low, double High, string Zero, string One);
 
-/// <summary>A fault, summed over its places.</summary>
+/// <summary>Two things wrong at once at their likeliest places, and how likely the two are wherever they sit.</summary>
+public sealed record PairShare(Hypothesis First, Hypothesis Second, double Probability);
+
+/// <summary>A fault, summed over its places, alone or as one of two.</summary>
 public sealed record Suspect(
     Fault Fault,
     double Probability,
@@ -48,7 +51,9 @@ public sealed record Verdict(
     IReadOnlyList<Comparison> Comparisons,
     WaterLedger Ledger,
     Expectation Expectation,
-    int Considered)
+    int Considered,
+    IReadOnlyList<PairShare> Pairs,
+    double TwoAtOnce)
 {
     /// <summary>The likeliest fault.</summary>
     public Suspect Leader => Suspects[0];

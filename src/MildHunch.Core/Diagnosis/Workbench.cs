@@ -11,7 +11,8 @@ internal sealed class Workbench
 {
     private const double FollowerExponent = 1.0 / 3;
     private readonly IReadOnlyList<Reading> readings;
-    private readonly Dictionary<(int LeftOut, bool SwingFollows), NumericWeights> weights = [];
+    private readonly Dictionary<(int LeftOut, bool SwingFollows), (NumericWeights Singles, double[][] Rows, double[][] PairLog)> weights = [];
+    private readonly Dictionary<(EvidenceItem Item, double Exponent), double[]> likelihoods = [];
     private SteadyLikelihood? steady;
     private double[][]? swing;
     private double? swingSpan;
@@ -23,7 +24,7 @@ internal sealed class Workbench
         Setup = setup;
         readings = evidence.Readings;
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence.Contexts).All;
-        (_, Table, Bins, Cues) = prepared;
+        (_, Table, PairTable, Bins, Cues) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
@@ -31,6 +32,16 @@ internal sealed class Workbench
             .. readings.Select((r, i) => new EvidenceItem($"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
             .. evidence.Cues.Select((c, i) => Item(c, i)),
         ];
+        Contenders = new Contenders(Hypotheses, [], Bins);
+        PairWeights = new PairWeights(this, [], readings);
+        var singles = Posterior();
+        var pairs = Pairs.Choose(Hypotheses, singles.Probability);
+        if (pairs.Count == 0)
+            return;
+        Contenders = new Contenders(Hypotheses, pairs, Bins);
+        PairWeights = new PairWeights(this, pairs, readings);
+        weights.Clear();
+        likelihoods.Clear();
     }
 
     public Catalogue Catalogue { get; }
@@ -42,6 +53,13 @@ internal sealed class Workbench
     public IReadOnlyList<Hypothesis> Hypotheses { get; }
 
     public PredictionTable Table { get; }
+
+    public PairTable PairTable { get; }
+
+    /// <summary>Singles and the pairs worth considering.</summary>
+    public Contenders Contenders { get; }
+
+    public PairWeights PairWeights { get; }
 
     public SeverityBins Bins { get; }
 
@@ -55,19 +73,19 @@ internal sealed class Workbench
 
     /// <summary>An answer as a piece of evidence.</summary>
     public EvidenceItem Item(CueFact fact, int number = -1) =>
-        new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)?.Group);
+        new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
 
     /// <summary>True where something told already sees the same physical thing.</summary>
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));
 
     /// <summary>The posterior of all evidence, with one answer more.</summary>
-    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Hypotheses, Bins, added);
+    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Contenders.Likelihoods(added));
 
     /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
     public Posterior PosteriorWithout(Posterior all, int leftOut)
     {
         var item = Items[leftOut];
-        return (item.Cue is null || Sees(item) ? null : all.Without(Hypotheses, Bins, item)) ?? Posterior(leftOut);
+        return (item.Cue is null || Sees(item) ? null : all.Without(Likelihoods(item))) ?? Posterior(leftOut);
     }
 
     /// <summary>The posterior with one item left out, or one more taken in.</summary>
@@ -80,25 +98,46 @@ internal sealed class Workbench
         if (added is not null)
             used.Add(added);
         var cues = Exponents(used, out var swingFollows);
-        return Diagnosis.Posterior.Of(Hypotheses, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows), Bins, cues);
+        return Diagnosis.Posterior.Of(Contenders, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows).Rows, Answered(cues));
     }
 
     /// <summary>The weights of the numbers when all evidence is in.</summary>
     public NumericWeights AllWeights()
     {
         _ = Exponents([.. Items], out var follows);
-        return Weights(-1, follows);
+        return Weights(-1, follows).Singles;
     }
 
-    private NumericWeights Weights(int leftOut, bool swingFollows)
+    /// <summary>Log-likelihood of the numbers by cell of every solved pair of effects, when all evidence is in.</summary>
+    public double[][] PairLog()
+    {
+        _ = Exponents([.. Items], out var follows);
+        return Weights(-1, follows).PairLog;
+    }
+
+    /// <summary>Where the numbers of a contender are read: the effect of a single; of a pair its solved effects, counted on behind them.</summary>
+    public int SourceOf(int row)
+    {
+        if (row < Hypotheses.Count)
+            return Hypotheses[row].EffectIndex;
+        var pair = row - Hypotheses.Count;
+        if (PairWeights.RowsOf(pair) is var rows and >= 0)
+            return Table.Effects.Count + rows;
+        var (first, second, _) = Contenders.Pairs[pair];
+        var moving = Table.Effects[Hypotheses[first].EffectIndex].MovesNumbers ? first : second;
+        return Hypotheses[moving].EffectIndex;
+    }
+
+    private (NumericWeights Singles, double[][] Rows, double[][] PairLog) Weights(int leftOut, bool swingFollows)
     {
         if (weights.TryGetValue((leftOut, swingFollows), out var known))
             return known;
         var exponent = swingFollows ? FollowerExponent : 1;
         steady ??= Numbers.Steady(readings);
         swing ??= Numbers.Swing(readings);
-        var made = new NumericWeights(SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins);
-        return weights[(leftOut, swingFollows)] = made;
+        var pairLog = PairWeights.Log(readings, leftOut, exponent);
+        var made = new NumericWeights(SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins, PairWeights.Top(pairLog));
+        return weights[(leftOut, swingFollows)] = (made, [.. Hypotheses.Select(h => made.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, made)], pairLog);
     }
 
     private double[][] SteadyWithout(int leftOut)
@@ -114,6 +153,29 @@ internal sealed class Workbench
         leftOut < 0 || readings[leftOut].What != Observables.Swing ? swing! : Numbers.Swing(Others(leftOut));
 
     private Reading[] Others(int leftOut) => [.. readings.Where((_, i) => i != leftOut)];
+
+    // Prior times what the answers say, by bin of every contender; each answer to the power its group leaves it.
+    private double[] Answered(List<(EvidenceItem Item, double Exponent)> cues)
+    {
+        var weights = Contenders.Priors();
+        foreach (var (item, exponent) in cues)
+        {
+            var likelihoods = Likelihoods(item, exponent);
+            for (var i = 0; i < weights.Length; i++)
+                weights[i] *= likelihoods[i];
+        }
+
+        return weights;
+    }
+
+    private double[] Likelihoods(EvidenceItem item, double exponent = 1)
+    {
+        if (likelihoods.TryGetValue((item, exponent), out var known))
+            return known;
+        if (exponent == 1)
+            return likelihoods[(item, 1)] = Contenders.Likelihoods(item);
+        return likelihoods[(item, exponent)] = [.. Likelihoods(item).Select(l => Math.Pow(l, exponent))];
+    }
 
     // Items that see one physical thing twice: the one on which hypotheses differ most counts in full, the rest a third.
     private List<(EvidenceItem Item, double Exponent)> Exponents(List<EvidenceItem> used, out bool swingFollows)

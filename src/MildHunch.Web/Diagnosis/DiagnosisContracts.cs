@@ -9,6 +9,10 @@ public sealed record ActionDto(string Action, string Name, double Probability, d
 
 public sealed record LocationDto(int? Cylinder, string? Side, double Probability, string? End = null);
 
+public sealed record PairPartDto(string Fault, string Name, int? Cylinder, string? Side, string? End);
+
+public sealed record PairDto(IReadOnlyList<PairPartDto> Faults, double Probability);
+
 public sealed record EvidenceDto(string Source, double Decibans, string Text);
 
 public sealed record SeverityDto(double Middle, double Low, double High, string Zero, string One);
@@ -44,4 +48,5 @@ public sealed record DiagnosisResponse(
     IReadOnlyList<NextCheckDto> NextChecks,
     IReadOnlyList<ComparisonDto> Comparisons,
     IReadOnlyList<FigureDto> Expectation,
-    int Considered);
+    int Considered,
+    IReadOnlyList<PairDto> Pairs);

@@ -28,16 +28,23 @@ public static class DiagnosisEndpoint
             [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
             [.. v.Comparisons.Select(c => ToDto(c, request))],
             ExpectationEndpoint.Figures(v.Expectation),
-            v.Considered);
+            v.Considered,
+            [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))]);
     }
 
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue, SourceNames sources) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
         new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
-        [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? l.Cylinder == 1 ? "left" : "right" : null))],
+        [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
         [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
+
+    private static PairPartDto ToDto(Hypothesis h) => h.Fault.Location == FaultLocation.End
+        ? new(h.Fault.Id, h.Fault.Name, h.Cylinder, null, EndName(h.Cylinder))
+        : new(h.Fault.Id, h.Fault.Name, h.Cylinder, h.Side?.Kebab(), null);
+
+    private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
 
     private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
         c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4),

@@ -998,6 +998,7 @@ export interface components {
             expectation: components["schemas"]["FigureDto"][];
             /** Format: int32 */
             considered: number;
+            pairs: components["schemas"]["PairDto"][];
         };
         /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
         DriveDto: {
@@ -1241,6 +1242,19 @@ export interface components {
              * @description 0 shut to 1 open
              */
             opening: number;
+        };
+        PairDto: {
+            faults: components["schemas"]["PairPartDto"][];
+            /** Format: double */
+            probability: number;
+        };
+        PairPartDto: {
+            fault: string;
+            name: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
         };
         /** @description What to run; everything may be left out. */
         PlanDto: {

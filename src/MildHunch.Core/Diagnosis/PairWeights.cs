@@ -1,0 +1,172 @@
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Log-likelihood of the numbers under every pair of effects that is considered, and from it the weight of every bin of every pair.</summary>
+internal sealed class PairWeights
+{
+    private readonly Workbench bench;
+    private readonly PairNumbers numbers;
+    private readonly NumericLikelihood.InstrumentGroup[] groups;
+    private readonly (double[] All, double[][] Without)[] steady;
+    private readonly int[] rowsOf;
+    private readonly Dictionary<(int LeftOut, double Exponent), double[][]?> swings = [];
+
+    public PairWeights(Workbench bench, IReadOnlyList<Pair> pairs, IReadOnlyList<Reading> readings)
+    {
+        this.bench = bench;
+        Pairs = pairs;
+        numbers = new PairNumbers(bench.Numbers, bench.Instruments);
+        groups = bench.Numbers.Group(readings);
+        var distinct = new Dictionary<PairRows, int>();
+        var rows = new List<PairRows>();
+        rowsOf = new int[pairs.Count];
+        for (var p = 0; p < pairs.Count; p++)
+        {
+            var (a, b) = (bench.Hypotheses[pairs[p].First], bench.Hypotheses[pairs[p].Second]);
+            rowsOf[p] = -1;
+            if (!Moves(a) || !Moves(b))
+                continue;
+            var found = bench.PairTable.For(a.EffectIndex, b.EffectIndex, a.Cylinder is null || b.Cylinder is null || a.Cylinder == b.Cylinder);
+            if (!distinct.TryGetValue(found, out rowsOf[p]))
+            {
+                rowsOf[p] = distinct[found] = rows.Count;
+                rows.Add(found);
+            }
+        }
+
+        Rows = rows;
+        steady = [.. rows.Select(r => numbers.Steady(groups, r))];
+    }
+
+    public IReadOnlyList<Pair> Pairs { get; }
+
+    /// <summary>The solved pairs of effects behind the pairs; those of which one moves no number need none.</summary>
+    public IReadOnlyList<PairRows> Rows { get; }
+
+    public NumericLikelihood.InstrumentGroup[] Groups => groups;
+
+    /// <summary>Which of <see cref="Rows"/> a pair reads; −1 where one of its two alone moves the numbers.</summary>
+    public int RowsOf(int pair) => rowsOf[pair];
+
+    /// <summary>Log-likelihood by cell of every one of <see cref="Rows"/>, one instrument perhaps left out.</summary>
+    public double[][] Log(IReadOnlyList<Reading> readings, int leftOut, double swingExponent)
+    {
+        var all = new double[Rows.Count][];
+        var swing = Swing(readings, leftOut >= 0 && readings[leftOut].What == Observables.Swing ? leftOut : -1, swingExponent);
+        for (var r = 0; r < all.Length; r++)
+        {
+            var numbers = Base(readings, leftOut, r);
+            if (swing is null)
+            {
+                all[r] = numbers;
+                continue;
+            }
+
+            all[r] = new double[PairRows.Cells];
+            for (var cell = 0; cell < PairRows.Cells; cell++)
+                all[r][cell] = numbers[cell] + swing[r][cell];
+        }
+
+        return all;
+    }
+
+    /// <summary>Best log-likelihood among cells that can be.</summary>
+    public double Top(double[][] log)
+    {
+        var top = double.NegativeInfinity;
+        for (var p = 0; p < Pairs.Count; p++)
+        {
+            if (rowsOf[p] < 0 || FirstOf(rowsOf[p]) != p)
+                continue;
+            for (var cell = 0; cell < PairRows.Cells; cell++)
+                if (CellPrior(p, cell) > 0)
+                    top = Math.Max(top, log[rowsOf[p]][cell]);
+        }
+
+        return top;
+    }
+
+    private int FirstOf(int rows) => Array.IndexOf(rowsOf, rows);
+
+    private double[][]? Swing(IReadOnlyList<Reading> readings, int leftOut, double exponent)
+    {
+        if (swings.TryGetValue((leftOut, exponent), out var known))
+            return known;
+        Reading[] told = [.. readings.Where((r, i) => i != leftOut && r.What == Observables.Swing)];
+        return swings[(leftOut, exponent)] = told.Length == 0 ? null : [.. Rows.Select(r => numbers.Swing(told, r, exponent))];
+    }
+
+    private double[] Base(IReadOnlyList<Reading> readings, int leftOut, int r)
+    {
+        if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
+            return steady[r].All;
+        var at = Array.FindIndex(groups, g => g.What == readings[leftOut].What.Index);
+        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(bench.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r]).All;
+    }
+
+    /// <summary>Weights of the bins of every pair, on the scale of the weights of the singles. Pairs of the same effects share theirs.</summary>
+    public double[][] Bins(double[][] log, NumericWeights singles)
+    {
+        var ofRows = new double[Rows.Count][];
+        var ofOne = new Dictionary<(int, int), double[]>();
+        var bins = new double[Pairs.Count][];
+        for (var p = 0; p < bins.Length; p++)
+        {
+            if (rowsOf[p] >= 0)
+            {
+                bins[p] = ofRows[rowsOf[p]] ??= OfCells(p, log[rowsOf[p]], singles.Top);
+                continue;
+            }
+
+            var effects = (Effect(Pairs[p].First), Effect(Pairs[p].Second));
+            if (!ofOne.TryGetValue(effects, out var row))
+                row = ofOne[effects] = OfOne(p, singles);
+            bins[p] = row;
+        }
+
+        return bins;
+    }
+
+    /// <summary>Prior of a cell: how likely these two severities are.</summary>
+    public double CellPrior(int pair, int cell) =>
+        bench.Bins.SidePrior[Effect(Pairs[pair].First)][cell / PairRows.Side] * bench.Bins.SidePrior[Effect(Pairs[pair].Second)][cell % PairRows.Side];
+
+    /// <summary>Bin of a cell.</summary>
+    public int BinOf(int pair, int cell) =>
+        (bench.Bins.SideLevel[Effect(Pairs[pair].First)][cell / PairRows.Side] * SeverityBins.Levels) + bench.Bins.SideLevel[Effect(Pairs[pair].Second)][cell % PairRows.Side];
+
+    private double[] OfCells(int pair, double[] log, double top)
+    {
+        var row = new double[SeverityBins.Levels * SeverityBins.Levels];
+        for (var cell = 0; cell < log.Length; cell++)
+        {
+            var prior = CellPrior(pair, cell);
+            if (prior > 0)
+                row[BinOf(pair, cell)] += prior * Math.Exp(log[cell] - top);
+        }
+
+        return row;
+    }
+
+    // Only one of the two moves the numbers: its weights, times how noticeable the other may be.
+    private double[] OfOne(int pair, NumericWeights singles)
+    {
+        var (a, b) = (bench.Hypotheses[Pairs[pair].First], bench.Hypotheses[Pairs[pair].Second]);
+        var row = new double[SeverityBins.Levels * SeverityBins.Levels];
+        var (left, right) = Moves(b) ? (bench.Bins.LevelPrior[a.EffectIndex], Levels(b.EffectIndex, singles)) : (Levels(a.EffectIndex, singles), bench.Bins.LevelPrior[b.EffectIndex]);
+        for (var i = 0; i < row.Length; i++)
+            row[i] = left[i / SeverityBins.Levels] * right[i % SeverityBins.Levels];
+        return row;
+    }
+
+    private double[] Levels(int effect, NumericWeights singles)
+    {
+        var levels = new double[SeverityBins.Levels];
+        for (var b = 0; b < singles.ByBin[effect].Length; b++)
+            levels[SeverityBins.LevelOf(bench.Bins.Notice[effect][b])] += singles.ByBin[effect][b];
+        return levels;
+    }
+
+    private int Effect(int single) => bench.Hypotheses[single].EffectIndex;
+
+    private bool Moves(Hypothesis h) => bench.Table.Effects[h.EffectIndex].MovesNumbers;
+}

@@ -1,0 +1,91 @@
+using MildHunch.Core.Faults;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Two things wrong at once, by their place among the single hypotheses.</summary>
+/// <param name="Prior">Probability before any evidence.</param>
+public sealed record Pair(int First, int Second, double Prior);
+
+/// <summary>
+/// Which pairs are worth considering (handbook 4): the dozen singles that do best, among each other, and every fault that
+/// may sit in two cylinders at once.
+/// </summary>
+public static class Pairs
+{
+    /// <summary>Share of the prior that all pairs hold together.</summary>
+    public const double PriorShare = 0.15;
+
+    private const double TwoValves = 3;
+    private const int Dozen = 12;
+
+    // One fault in seven cylinders would otherwise leave no room for any other.
+    private const int PlacesOfOneFault = 3;
+
+    /// <summary>Pairs with their share of the prior. <paramref name="score"/>: how well each single does, on any scale.</summary>
+    public static IReadOnlyList<Pair> Choose(IReadOnlyList<Hypothesis> singles, double[] score)
+    {
+        var all = 0.0;
+        for (var i = 0; i < singles.Count; i++)
+            for (var j = i + 1; j < singles.Count; j++)
+                all += Weight(singles[i], singles[j]);
+        if (all == 0)
+            return [];
+        var best = Best(singles, score);
+        var pairs = new List<Pair>();
+        for (var i = 0; i < singles.Count; i++)
+        {
+            for (var j = i + 1; j < singles.Count; j++)
+            {
+                var twins = singles[i].Fault == singles[j].Fault && singles[i].Side == singles[j].Side;
+                if (!twins && !(best.Contains(i) && best.Contains(j)))
+                    continue;
+                var weight = Weight(singles[i], singles[j]);
+                if (weight > 0)
+                    pairs.Add(singles[i].EffectIndex <= singles[j].EffectIndex ? new Pair(i, j, PriorShare * weight / all) : new Pair(j, i, PriorShare * weight / all));
+            }
+        }
+
+        return pairs;
+    }
+
+    // Places that nothing has told apart yet come in together or not at all, so that no cylinder is favoured.
+    private static HashSet<int> Best(IReadOnlyList<Hypothesis> singles, double[] score)
+    {
+        var best = new HashSet<int>();
+        var places = new Dictionary<Fault, int>();
+        var taken = 0;
+        foreach (var alike in Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault).GroupBy(h => (singles[h].Fault, float.Round((float)Math.Log10(Math.Max(score[h], 1e-30)), 4))).OrderByDescending(g => g.Key.Item2))
+        {
+            if (taken >= Dozen)
+                break;
+            var had = places.GetValueOrDefault(alike.Key.Fault);
+            if (had >= PlacesOfOneFault)
+                continue;
+            best.UnionWith(alike);
+            var counted = Math.Min(alike.Count(), PlacesOfOneFault - had);
+            places[alike.Key.Fault] = had + counted;
+            taken += counted;
+        }
+
+        return best;
+    }
+
+    private static double Weight(Hypothesis a, Hypothesis b)
+    {
+        if (!Together(a, b))
+            return 0;
+        return a.Prior * b.Prior * (IsValve(a.Fault) && IsValve(b.Fault) ? TwoValves : 1);
+    }
+
+    /// <summary>True where both can be: they touch different parts, or the same part in different cylinders.</summary>
+    public static bool Together(Hypothesis a, Hypothesis b)
+    {
+        if (a.Fault.Id == Diagnoser.NoFault || b.Fault.Id == Diagnoser.NoFault)
+            return false;
+        if (a.Cylinder is { } k && b.Cylinder is { } m && k != m)
+            return true;
+        return a.Action != b.Action && (a.Fault.Part != b.Fault.Part || (a.Fault.Location == FaultLocation.Cavity && a.Side != b.Side));
+    }
+
+    private static bool IsValve(Fault fault) => fault.Part is "inlet-valve" or "discharge-valve";
+}
