@@ -7,7 +7,7 @@ namespace MildHunch.Core.Diagnosis;
 public sealed record Pair(int First, int Second, double Prior);
 
 /// <summary>
-/// Which pairs are worth considering (handbook 4): the dozen singles that do best, among each other, and every fault that
+/// Which pairs are worth considering (handbook 4): the dozen or so singles that do best, among each other, and every fault that
 /// may sit in two cylinders at once.
 /// </summary>
 public static class Pairs
@@ -16,7 +16,8 @@ public static class Pairs
     public const double PriorShare = 0.15;
 
     private const double TwoValves = 3;
-    private const int Dozen = 12;
+    private const int OfCylinders = 9;
+    private const int OfThePump = 5;
 
     // One fault in seven cylinders would otherwise leave no room for any other.
     private const int PlacesOfOneFault = 3;
@@ -48,23 +49,27 @@ public static class Pairs
         return pairs;
     }
 
-    // Places that nothing has told apart yet come in together or not at all, so that no cylinder is favoured.
-    private static HashSet<int> Best(IReadOnlyList<Hypothesis> singles, double[] score)
+    // Faults of one cylinder and faults of the whole pump are chosen apart: where any cylinder would do, its many faults
+    // would crowd out the nozzle that has to be the other half. Places that nothing has told apart come in together or not
+    // at all, so that no cylinder is favoured.
+    private static HashSet<int> Best(IReadOnlyList<Hypothesis> singles, double[] score) =>
+        [.. Best(singles, score, h => h.Cylinder is not null, OfCylinders), .. Best(singles, score, h => h.Cylinder is null, OfThePump)];
+
+    private static HashSet<int> Best(IReadOnlyList<Hypothesis> singles, double[] score, Func<Hypothesis, bool> among, int most)
     {
         var best = new HashSet<int>();
         var places = new Dictionary<Fault, int>();
-        var taken = 0;
-        foreach (var alike in Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault).GroupBy(h => (singles[h].Fault, float.Round((float)Math.Log10(Math.Max(score[h], 1e-30)), 4))).OrderByDescending(g => g.Key.Item2))
+        var alikes = Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault && among(singles[h]))
+            .GroupBy(h => (singles[h].Fault, Score: Math.Round(Math.Log10(Math.Max(score[h], 1e-30)), 4))).OrderByDescending(g => g.Key.Score);
+        foreach (var alike in alikes)
         {
-            if (taken >= Dozen)
+            if (places.Values.Sum() >= most)
                 break;
             var had = places.GetValueOrDefault(alike.Key.Fault);
             if (had >= PlacesOfOneFault)
                 continue;
             best.UnionWith(alike);
-            var counted = Math.Min(alike.Count(), PlacesOfOneFault - had);
-            places[alike.Key.Fault] = had + counted;
-            taken += counted;
+            places[alike.Key.Fault] = Math.Min(had + alike.Count(), PlacesOfOneFault);
         }
 
         return best;
