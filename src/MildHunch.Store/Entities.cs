@@ -89,6 +89,12 @@ public sealed class ReadingEntity : EntryEntity
     public double? Uncertainty { get; init; }
 
     public string? UncertaintyUnit { get; init; }
+
+    /// <summary>Upper end in the same unit, where a range was read.</summary>
+    public double? UpTo { get; init; }
+
+    /// <summary>Read before or after a mend; empty where it does not matter.</summary>
+    public string? ReadAt { get; init; }
 }
 
 /// <summary>An answer to a cue.</summary>
@@ -134,4 +140,12 @@ public sealed class VerdictEntity
 
     /// <summary>All suspects with their probabilities, as JSON.</summary>
     public required string SuspectsJson { get; init; }
+}
+
+/// <summary>From when on closed cases of one type of pump count: what was found before no longer speaks.</summary>
+public sealed class HistoryResetEntity
+{
+    public required string PumpType { get; init; }
+
+    public DateTime At { get; set; }
 }

@@ -10,6 +10,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<CaseEntity> Cases => Set<CaseEntity>();
 
+    public DbSet<HistoryResetEntity> HistoryResets => Set<HistoryResetEntity>();
+
     /// <summary>Connection string of the database in this folder.</summary>
     public static string ConnectionTo(string folder, string file = "mild-hunch.db") => $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
 
@@ -31,6 +33,7 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
             entity.HasMany(c => c.Verdicts).WithOne().HasForeignKey(c => c.CaseId);
         });
         model.Entity<ChangeEntity>().HasKey(c => new { c.CaseId, c.Number });
+        model.Entity<HistoryResetEntity>().HasKey(r => r.PumpType);
         model.Entity<ReadingEntity>().ToTable("Readings");
         model.Entity<CueEntity>().ToTable("Cues");
         model.Entity<FactEntity>().ToTable("Facts");

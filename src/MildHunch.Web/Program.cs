@@ -8,6 +8,7 @@ using MildHunch.Web.Cases;
 using MildHunch.Web.Demo;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.History;
 using MildHunch.Web.Jot;
 using MildHunch.Web.Knowledge;
 using MildHunch.Web.Pumps;
@@ -22,16 +23,19 @@ builder.Host.UseSerilog((_, log) => log
     .MinimumLevel.Information()
     .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
     .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: System.Globalization.CultureInfo.InvariantCulture));
-builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = Limits.BodyBytes);
+builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = BodyLimits.BodyBytes);
 
 var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
 Directory.CreateDirectory(folder);
 builder.Services.AddDbContext<MildHunchDb>(options => options.UseSqlite(MildHunchDb.ConnectionTo(folder)));
-builder.Services.AddSingleton(Catalogue.BuiltIn());
-builder.Services.AddSingleton<Diagnoser>();
+var knowledge = new ShopKnowledge(folder);
+builder.Services.AddSingleton(knowledge);
+builder.Services.AddSingleton(knowledge.Catalogue);
+builder.Services.AddSingleton(new Diagnoser(knowledge.Catalogue));
 builder.Services.AddSingleton<JotLine>();
 builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
 builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddScoped<CaseBook>();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
@@ -77,6 +81,7 @@ JotEndpoint.Map(app);
 KnowledgeEndpoint.Map(app);
 PumpEndpoints.Map(app);
 CaseEndpoints.Map(app);
+HistoryEndpoints.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
 await app.RunAsync();

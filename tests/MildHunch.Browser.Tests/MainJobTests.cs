@@ -13,7 +13,7 @@ public class MainJobTests
         using var technician = new Technician(product);
         technician.Open("/");
         technician.Sees("Season check before the first frost night");
-        technician.Tap("FROST-R");
+        technician.Tap("FROST-S");
         technician.LeaderBecomes("Nothing wrong with the pump");
 
         // Jot a reading: it is shown as understood before it counts, and then the leader changes.
@@ -40,7 +40,7 @@ public class MainJobTests
         technician.Sees("26 bar");
         technician.Tap("Undo");
         technician.LeaderBecomes("Nothing wrong with the pump");
-        (await product.Get($"/api/cases/{await product.CaseOf("FROST-R")}"))["readings"]!.AsArray().Count.ShouldBe(3);
+        (await product.Get($"/api/cases/{await product.CaseOf("FROST-S")}"))["readings"]!.AsArray().Count.ShouldBe(3);
     }
 
     [Fact]

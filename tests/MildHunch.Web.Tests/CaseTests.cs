@@ -10,7 +10,7 @@ public class CaseTests(Product product) : IClassFixture<Product>
     [Theory]
     [InlineData("FOG-2", "discharge-valve-leak", 2)]
     [InlineData("NET-1", "speed-low", null)]
-    [InlineData("FROST-R", "no-fault", null)]
+    [InlineData("FROST-S", "no-fault", null)]
     public async Task Demo_stories_come_out(string tag, string leader, int? cylinder)
     {
         using var fresh = new Product();

@@ -19,7 +19,11 @@ public class ComputationTests(Product product) : IClassFixture<Product>
             suspect[field].ShouldNotBeNull(field);
         suspect["evidence"]![0]!["text"]!.GetValue<string>().ShouldNotBeEmpty();
         suspect["evidence"]![0]!["source"]!.GetValue<string>().ShouldMatch(@"^(readings|cues)\[\d\]$");
-        body["suspects"]!.AsArray().Sum(s => s!["probability"]!.GetValue<double>()).ShouldBe(1, 0.01);
+        var alone = body["suspects"]!.AsArray().Sum(s => s!["probability"]!.GetValue<double>());
+        alone.ShouldBeInRange(0.998, 1.002 + body["twoAtOnce"]!.GetValue<double>());
+        body["pairs"]!.AsArray().ShouldAllBe(p => p!["faults"]!.AsArray().Count == 2);
+        var openNow = body["openNow"]!;
+        openNow["recommended"]!.GetValue<bool>().ShouldBe(openNow["minutesIfOpened"]!.GetValue<double>() <= openNow["minutesIfTested"]!.GetValue<double>());
         body["ledger"]!["missingShares"]!.GetValue<double>().ShouldBe(1, 0.2);
     }
 

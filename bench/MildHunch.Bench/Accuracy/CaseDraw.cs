@@ -97,7 +97,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             effect.Apply(ref condition, severity, solver.Pump, h.Cylinder ?? 1);
             var point = solver.Solve(condition, 1, 1, soft);
             var most = Observables.All.Max(o => Math.Abs(o.Read(point, condition.GaugeFactor) - o.Read(sound, 1)) / instruments.SigmaAt(o, o.Read(sound, 1)));
-            if (most >= Measurable)
+            if (most >= Measurable || SeverityPrior.Drips(effect, severity, solver.Pump))
                 break;
             severity = random.NextDouble();
         }

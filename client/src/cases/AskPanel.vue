@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { quantity, when } from '@/shared/format';
+import HoursFields from './HoursFields.vue';
 import StageNote from './StageNote.vue';
 
 /** What is wrong, since when, what happened before: it moves the priors. */
@@ -12,6 +13,11 @@ const props = defineProps<{
 }>();
 
 const told = computed(() => new Set(props.data.context));
+const found = computed(() =>
+  Object.entries(props.data.found).map(
+    ([id, times]) => `${(props.knowledge.faults.find((f) => f.id === id)?.name ?? id).toLowerCase()} ${times}×`,
+  ),
+);
 const nozzle = computed(() => {
   const n = props.data.pump.setup.nozzle;
   if (n?.flow && n.at) return `${quantity(n.flow)} at ${quantity(n.at)}`;
@@ -49,6 +55,11 @@ function toggle(id: string, excludes: string[]) {
         {{ c.name }}
       </button>
     </div>
+    <HoursFields :data="data" :knowledge="knowledge" :tell="tell" />
+    <p v-if="found.length" class="quiet">
+      This shop’s closed cases of such pumps count too: {{ found.join(', ') }}.
+      <RouterLink to="/record">See the record</RouterLink>
+    </p>
     <h2>How is it run?</h2>
     <dl>
       <dt>Speed believed</dt>

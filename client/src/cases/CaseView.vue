@@ -8,9 +8,11 @@ import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
 import AskPanel from './AskPanel.vue';
 import JotLine from './JotLine.vue';
+import LimitsDialog from './LimitsDialog.vue';
 import MeasurePanel from './MeasurePanel.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
 import PlaceEditor from './PlaceEditor.vue';
+import PlanDialog from './PlanDialog.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
 import SuspectList from './SuspectList.vue';
@@ -30,6 +32,8 @@ const knowledge = computed(() => all.value && data.value && knowledgeOf(all.valu
 const editor = ref<InstanceType<typeof PlaceEditor>>();
 const chosen = ref<Spot>();
 const figure = ref<Figure>();
+const limiting = ref(false);
+const planning = ref(false);
 
 const stage = computed<Stage>(() => asStage(data.value?.stage ?? 'ask'));
 
@@ -42,8 +46,16 @@ function go(next: Stage) {
   if (next !== stage.value) void access.tell({ says: `Stage: ${next}`, facts: { stage: next } });
 }
 
+/** What is read while proving was read after the mend, and no longer counts with what was read before. */
+function asTaken(change: ChangeRequest): ChangeRequest {
+  if (stage.value !== 'prove' || !change.readings) return change;
+  return { ...change, readings: change.readings.map((r) => ({ ...r, at: r.at ?? 'after' })) };
+}
+
+const say = (change: ChangeRequest) => access.tell(asTaken(change));
+
 function tell(change: ChangeRequest) {
-  void access.tell(change);
+  void say(change);
 }
 
 function working(id: string) {
@@ -109,14 +121,14 @@ useKeys([
           <ul v-if="data.diagnosis.contradictions.length" class="contradictions" role="status">
             <li v-for="c in data.diagnosis.contradictions" :key="c.source">{{ c.text }}</li>
           </ul>
-          <AskPanel v-if="stage === 'ask'" :data="data" :knowledge="knowledge" :tell="access.tell" />
-          <MeasurePanel v-else-if="stage === 'measure'" :data="data" :knowledge="knowledge" :tell="access.tell" />
+          <AskPanel v-if="stage === 'ask'" :data="data" :knowledge="knowledge" :tell="say" />
+          <MeasurePanel v-else-if="stage === 'measure'" :data="data" :knowledge="knowledge" :tell="say" />
           <WorkPanel
             v-else-if="stage !== 'suspect'"
             :data="data"
             :knowledge="knowledge"
             :stage="stage"
-            :tell="access.tell"
+            :tell="say"
             @open="figure = actionFigure($event, data.diagnosis.suspects)"
           />
           <template v-if="stage === 'suspect' || stage === 'measure'">
@@ -127,11 +139,18 @@ useKeys([
               @take-out="(id) => tell({ remove: [id] })"
               @open="figure = suspectFigure($event)"
             />
-            <NextCheckPanel class="check" :data="data" :knowledge="knowledge" @tell="tell" />
+            <NextCheckPanel
+              class="check"
+              :data="data"
+              :knowledge="knowledge"
+              @tell="tell"
+              @plan="planning = true"
+              @limit="limiting = true"
+            />
           </template>
         </div>
       </main>
-      <JotLine :data="data" :tell="access.tell" :trouble="trouble" />
+      <JotLine :data="data" :tell="say" :trouble="trouble" />
       <PlaceEditor
         ref="editor"
         :data="data"
@@ -140,6 +159,8 @@ useKeys([
         @tell="tell"
         @closed="chosen = undefined"
       />
+      <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="tell" />
+      <PlanDialog v-model:visible="planning" :data="data" />
       <WorkingDialog :figure="figure" @close="figure = undefined" />
     </template>
   </div>

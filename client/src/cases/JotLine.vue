@@ -15,6 +15,7 @@ let latest = 0;
 
 const items = computed(() => understood.value?.items ?? []);
 const gaps = computed(() => understood.value?.notUnderstood ?? []);
+const suggestions = computed(() => understood.value?.suggestions ?? []);
 
 async function read(): Promise<boolean> {
   const mine = ++latest;
@@ -44,6 +45,13 @@ watch(
   },
   { immediate: true },
 );
+
+/** Goes on with what was suggested: the word being typed is replaced, the rest stays. */
+function take(suggestion: string) {
+  const kept = text.value.slice(0, text.value.length - (/[^ ,;]*$/.exec(text.value)?.[0].length ?? 0));
+  text.value = `${kept}${suggestion} `;
+  input.value?.focus();
+}
 
 async function add() {
   if (!(await read()) || items.value.length === 0) return;
@@ -76,6 +84,7 @@ useKeys([{ keys: '/', says: 'Jot line', run: () => input.value?.focus() }]);
       @keydown.esc="($event.target as HTMLInputElement).blur()"
     />
     <div class="understood" aria-live="polite">
+      <button v-for="s in suggestions" :key="s" type="button" class="chip suggest" @click="take(s)">{{ s }} …</button>
       <span v-for="i in items" :key="i.start" class="chip">{{ i.says }}</span>
       <span v-for="g in gaps" :key="`gap-${g.start}`" class="chip gap">{{ g.text }}: {{ g.problem }}</span>
       <span v-if="problem || trouble" class="chip gap" role="alert">{{ problem || trouble }}</span>
@@ -132,6 +141,16 @@ input:focus-visible {
   background: #17657a;
   color: #ffffff;
   font-size: 0.875rem;
+}
+
+.chip.suggest {
+  min-height: 44px;
+  border: 1.5px dashed #b7beb8;
+  background: transparent;
+  color: var(--bar-ink);
+  font: inherit;
+  font-size: 0.875rem;
+  cursor: pointer;
 }
 
 .chip.gap {

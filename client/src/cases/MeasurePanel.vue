@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
-import { quantity } from '@/shared/format';
+import { range } from '@/shared/format';
 import StageNote from './StageNote.vue';
 
 /** All that was told so far, and what nobody has measured yet. */
@@ -11,7 +11,18 @@ const props = defineProps<{
 }>();
 
 const nameOf = (id: string) => props.knowledge.observables.find((o) => o.id === id)?.name ?? id;
-const open = () => props.knowledge.observables.filter((o) => !props.data.readings.some((r) => r.quantity === o.id));
+const tried = () => new Set(props.data.couldNot);
+const open = () =>
+  props.knowledge.observables.filter(
+    (o) => !props.data.readings.some((r) => r.quantity === o.id) && !tried().has(o.id),
+  );
+const inVain = () =>
+  props.data.couldNot.map(
+    (id) =>
+      props.knowledge.cues.find((c) => c.id === id)?.name ??
+      props.knowledge.observables.find((o) => o.id === id)?.name ??
+      id,
+  );
 </script>
 
 <template>
@@ -20,7 +31,9 @@ const open = () => props.knowledge.observables.filter((o) => !props.data.reading
     <ul>
       <li v-for="r in data.readings" :key="r.id">
         <span>{{ nameOf(r.quantity) }}</span>
-        <b class="figure">{{ quantity(r.value, 4) }}</b>
+        <b class="figure"
+          >{{ range(r) }}<template v-if="r.at"> ({{ r.at }} the mend)</template></b
+        >
         <button
           type="button"
           class="tap plain"
@@ -49,6 +62,10 @@ const open = () => props.knowledge.observables.filter((o) => !props.data.reading
           .join(', ') || 'All of it is measured.'
       }}
     </p>
+    <p v-if="data.couldNot.length" class="quiet">
+      Could not be had: {{ inVain().join(', ').toLowerCase() }}.
+      <button type="button" class="tap plain again" @click="tell({ couldNot: [] })">Try them again</button>
+    </p>
     <StageNote :data="data" name="note-measure" label="Notes on the measuring" :tell="tell" />
   </section>
 </template>
@@ -74,7 +91,8 @@ li {
   border-bottom: 1px solid var(--line);
 }
 
-li .tap {
+li .tap,
+.again {
   color: var(--ink-2);
   text-decoration: underline;
 }

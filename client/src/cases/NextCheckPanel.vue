@@ -6,7 +6,7 @@ import ReadingField from './ReadingField.vue';
 
 /** The check that tells most a minute (or the cheapest), answerable here; each answer says first what it would do. */
 const props = defineProps<{ data: CaseResource; knowledge: Knowledge }>();
-const emit = defineEmits<{ tell: [change: ChangeRequest] }>();
+const emit = defineEmits<{ tell: [change: ChangeRequest]; plan: []; limit: [] }>();
 
 const cheapest = ref(false);
 const skipped = ref(0);
@@ -42,6 +42,17 @@ function answer(index: number) {
   emit('tell', { cues: [{ cue, answer: id, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) }] });
 }
 
+const limited = computed(() => {
+  const l = props.data.limits;
+  return !!(l.keepRunning || l.apprentice || l.mostMinutes || l.without?.length || l.avoid?.length);
+});
+
+/** Tried in vain: no evidence, and not asked for again. */
+function couldNot() {
+  const id = check.value?.cue ?? check.value?.reading;
+  if (id) emit('tell', { couldNot: [...props.data.couldNot, id] });
+}
+
 useKeys([
   { keys: 'n', says: 'Next check', run: () => panel.value?.focus() },
   ...Array.from({ length: 9 }, (_, i) => ({
@@ -60,6 +71,7 @@ useKeys([
         {{ cheapest ? 'cheapest first' : 'most telling first' }}
       </button>
     </header>
+    <p class="stop" :class="{ open: data.diagnosis.openNow.recommended }">{{ data.diagnosis.openNow.text }}</p>
     <template v-if="check">
       <p class="cost quiet">
         {{ check.name }} · {{ check.minutes }} min{{
@@ -96,9 +108,17 @@ useKeys([
           Another check
         </button>
         <button v-if="skipped > 0" type="button" class="tap plain" @click="skipped = 0">Back to the first</button>
+        <button type="button" class="tap plain" @click="couldNot">Could not do it</button>
+        <button type="button" class="tap plain" @click="emit('plan')">Plan of three</button>
+        <button type="button" class="tap plain" @click="emit('limit')">
+          {{ limited ? 'Limits of today: some' : 'Limits of today' }}
+        </button>
       </div>
     </template>
-    <p v-else class="quiet">No check left would tell much more. Open what leads, or measure again.</p>
+    <p v-else class="quiet">
+      No check left would tell much more. Open what leads, or measure again.
+      <button type="button" class="tap plain order" @click="emit('limit')">Limits of today</button>
+    </p>
   </section>
 </template>
 
@@ -121,6 +141,14 @@ header {
 
 p {
   margin: 0;
+}
+
+.stop {
+  font-size: 0.9375rem;
+}
+
+.stop.open {
+  font-weight: 700;
 }
 
 .cost {

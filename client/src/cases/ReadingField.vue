@@ -15,27 +15,38 @@ const problem = ref('');
 watch(
   () => props.standing,
   (now) => {
-    text.value = now ? digits(now.value.value, 6) : '';
+    text.value = now ? digits(now.value.value, 6) + (now.to ? ` to ${digits(now.to.value, 6)}` : '') : '';
     unit.value = now?.value.unit ?? props.what.units[0] ?? '';
   },
   { immediate: true },
 );
 
-function save() {
-  const value = readNumber(text.value);
+// "28 to 46" and "28-46" are the two ends of a swing.
+function ends(): [number | null, number | null] {
+  const [, lower, upper] = /^(.+?)\s*(?:to|–|…|(?<=\d)\s*-)\s*(\d.*)$/.exec(text.value.trim()) ?? [];
+  return lower && upper ? [readNumber(lower), readNumber(upper)] : [readNumber(text.value), null];
+}
+
+function save(again = false) {
+  const [value, to] = ends();
   if (value === null) {
     problem.value = text.value.trim()
-      ? `“${text.value}” is not a number. Write it like 31 or 12.6.`
+      ? `“${text.value}” is not a number. Write it like 31, 12.6 or 28 to 46.`
       : 'Type a number first.';
     return;
   }
   problem.value = '';
-  emit('tell', { readings: [{ quantity: props.what.id, value: { value, unit: unit.value } }] });
+  const reading = {
+    quantity: props.what.id,
+    value: { value, unit: unit.value },
+    ...(to === null ? {} : { to: { value: to, unit: unit.value } }),
+  };
+  emit('tell', { readings: [reading], ...(again ? { again: true } : {}) });
 }
 </script>
 
 <template>
-  <form class="reading" @submit.prevent="save">
+  <form class="reading" @submit.prevent="save()">
     <label :for="`reading-${what.id}`">{{ what.name }}</label>
     <div class="row">
       <input
@@ -51,6 +62,9 @@ function save() {
         <option v-for="u in what.units" :key="u">{{ u }}</option>
       </select>
       <button type="submit" class="tap on">Tell</button>
+      <button v-if="standing" type="button" class="tap" title="Keep both and combine them" @click="save(true)">
+        Read again
+      </button>
       <button v-if="standing" type="button" class="tap" @click="emit('tell', { remove: [standing.id] })">
         Take out
       </button>

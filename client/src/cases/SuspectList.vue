@@ -27,6 +27,13 @@ function where(s: Suspect): string {
       : 'any cylinder';
 }
 
+type Pair = CaseResource['diagnosis']['pairs'][number];
+
+const pairName = (p: Pair) =>
+  p.faults
+    .map((f) => `${f.name}${f.end ? ` (${f.end} end)` : f.cylinder ? ` (${f.side ?? 'cylinder'} ${f.cylinder})` : ''}`)
+    .join(' and ');
+
 /** The entry of the case that a piece of evidence came from. */
 function entryOf(source: string): string | undefined {
   const [, list, index] = /^(readings|cues)\[(\d+)\]$/.exec(source) ?? [];
@@ -102,6 +109,17 @@ function shown(): Suspect[] {
         </div>
       </li>
     </ol>
+    <div v-if="data.diagnosis.pairs.length" class="pairs">
+      <h3>
+        Two at once <span class="figure">{{ percent(data.diagnosis.twoAtOnce) }}</span>
+      </h3>
+      <ul>
+        <li v-for="p in data.diagnosis.pairs.slice(0, all ? undefined : 2)" :key="pairName(p)">
+          <span>{{ pairName(p) }}</span> <span class="figure">{{ percent(p.probability) }}</span>
+        </li>
+      </ul>
+    </div>
+    <p v-if="data.diagnosis.rival" class="rival quiet">{{ data.diagnosis.rival.text }}</p>
     <button type="button" class="tap plain more" @click="all = !all">
       {{ all ? 'Only the likely ones' : 'All suspects' }}
     </button>
@@ -199,6 +217,24 @@ ol > li {
   color: var(--ink-2);
   font-size: 0.875rem;
   text-decoration: underline;
+}
+
+.pairs,
+.rival {
+  margin: 0;
+  padding: 0.4rem 1rem 0;
+  font-size: 0.9375rem;
+}
+
+.pairs h3 {
+  margin: 0;
+  font-size: 1rem;
+}
+
+.pairs li {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.5rem;
 }
 
 .more {

@@ -57,6 +57,7 @@ export function aCheck(over: Partial<NextCheck> = {}): NextCheck {
     putBackMinutes: 0,
     information: 0.1,
     informationPerMinute: 0.1,
+    minutesToMend: 60,
     cue: 'inlet-hose',
     reading: null,
     hazards: [{ id: 'rotating', text: 'Guards stay on.' }],
@@ -134,8 +135,8 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
     closed: null,
     openedAt: '2026-03-02T08:00:00',
     readings: [
-      { id: 'r0', quantity: 'discharge-pressure', value: q(31, 'bar'), uncertainty: null },
-      { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null },
+      { id: 'r0', quantity: 'discharge-pressure', value: q(31, 'bar'), uncertainty: null, to: null, at: null },
+      { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null },
     ],
     cues: [
       {
@@ -154,6 +155,10 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
     changes: [],
     undo: 'Pressure',
     redo: null,
+    hours: [],
+    couldNot: [],
+    limits: { without: null, keepRunning: null, mostMinutes: null, apprentice: null, avoid: null },
+    found: {},
     diagnosis: {
       actions: [],
       suspects: [
@@ -183,6 +188,16 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
       comparisons: [],
       expectation: [],
       considered: 23,
+      pairs: [],
+      twoAtOnce: 0.05,
+      rival: null,
+      openNow: {
+        recommended: false,
+        minutesIfTested: 58,
+        minutesIfOpened: 90,
+        bestCheck: 'watch-inlet-hose',
+        text: 'Test first: about 58 min to a proved pump with “watch the inlet hose”, 90 if you open now.',
+      },
     },
     ...over,
   };
@@ -236,4 +251,8 @@ export const knowledge: Knowledge = {
   contexts: [],
   faults: [],
   units: {},
+  tools: ['tachometer', 'transducer'],
+  hazards: [],
+  shopFile: { name: 'shop-knowledge.json', inUse: false, trouble: null },
+  wearingParts: ['hp-seal', 'lp-seal'],
 };

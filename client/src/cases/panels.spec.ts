@@ -163,7 +163,7 @@ describe('a reading', () => {
   });
 
   it('can be taken out again', async () => {
-    const standing = { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null };
+    const standing = { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null };
     const field = mount(ReadingField, { props: { what, standing } });
     expect((field.get('input').element as HTMLInputElement).value).toBe('1447');
     await field

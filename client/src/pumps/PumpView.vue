@@ -53,11 +53,8 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
         </div>
         <RouterLink class="tap" :to="`/workings?pump=${id}`">Its workings</RouterLink>
         <RouterLink class="tap" :to="`/pumps/${id}/edit`">Correct</RouterLink>
-        <button v-if="!isIntensifier" type="button" class="tap on" @click="adding = true">New case</button>
+        <button type="button" class="tap on" @click="adding = true">New case</button>
       </header>
-      <p v-if="isIntensifier" class="quiet">
-        An intensifier can be computed and simulated here; the drawing of its cases is not there yet.
-      </p>
       <div class="bench">
         <CurvesPanel v-if="curves" :curves="curves" />
         <div v-else class="waiting" />

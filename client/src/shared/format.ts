@@ -18,6 +18,11 @@ export function quantity(q: { value: number; unit: string }, significant = 3): s
   return `${digits(q.value, significant)} ${q.unit}`;
 }
 
+/** A reading as it was taken: "31 bar", or "28 to 46 bar". */
+export function range(r: { value: { value: number; unit: string }; to?: { value: number } | null }): string {
+  return r.to ? `${digits(r.value.value)} to ${digits(r.to.value)} ${r.value.unit}` : quantity(r.value);
+}
+
 /** A deviation with its sign. */
 export function signed(value: number, significant = 3): string {
   return `${value < 0 ? '−' : '+'}${digits(Math.abs(value), significant)}`;

@@ -26,7 +26,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
     {
-        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null };
+        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null, Source = null };
         if (known.TryGetValue(key, out var atoms))
             return atoms;
         var (cue, answer) = Refuse(fact);

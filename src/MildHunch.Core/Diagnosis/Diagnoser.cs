@@ -20,24 +20,38 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     private const int MostPairs = 5;
 
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
-    public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence)
+    public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
     {
+        limits?.Check(catalogue);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
         var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);
         var suspects = new Explanation(bench, posterior, expectation).Suspects();
+        var next = new NextChecks(bench, posterior, limits ?? Limits.None);
+        var checks = next.Rank();
         return new Verdict(
             Actions(bench, posterior),
             suspects,
             Contradictions.Find(bench, posterior),
-            new NextChecks(bench, posterior).Rank(),
+            checks,
             Comparisons(bench, evidence, expectation, setup),
             Ledger(bench, pump, evidence, expectation),
             expectation,
             bench.Contenders.Count,
             PairsOf(bench, posterior),
-            posterior.Probability.Skip(bench.Hypotheses.Count).Sum());
+            posterior.Probability.Skip(bench.Hypotheses.Count).Sum(),
+            next.OpenNow(checks),
+            next.Rival(suspects, checks));
+    }
+
+    /// <summary>The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.</summary>
+    public PlanStep? Plan(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
+    {
+        EvidenceRules.Check(catalogue, pump, setup, evidence);
+        limits?.Check(catalogue);
+        var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
+        return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
     }
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>

@@ -8,19 +8,32 @@ namespace MildHunch.Core.Diagnosis;
 /// <param name="Value">How much, SI inside.</param>
 /// <param name="Sigma">One sigma in SI when the technician told it.</param>
 /// <param name="Unit">The unit in which it was read, for telling it again.</param>
-public sealed record Reading(Observable What, Amount Value, double? Sigma = null, Unit? Unit = null)
+/// <param name="Source">What it is called by whoever told it, where that is not its place in the list.</param>
+public sealed record Reading(Observable What, Amount Value, double? Sigma = null, Unit? Unit = null, string? Source = null)
 {
     /// <summary>The unit to tell it in.</summary>
     public Unit Told => Unit ?? Units.Preferred(What.Kind);
 }
 
 /// <summary>A cue as it was answered; a place where the answer has one, drops a minute where it drips.</summary>
-public sealed record CueFact(string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null);
+public sealed record CueFact(string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null, string? Source = null);
+
+/// <summary>Hours that parts have run since they were new; of one cylinder, or of all where none is named.</summary>
+public sealed record PartHours(string Part, double Hours, int? Cylinder = null);
 
 /// <summary>Everything that is known of one case.</summary>
 public sealed record Evidence(IReadOnlyList<Reading> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<string> Contexts)
 {
     public static readonly Evidence None = new([], [], []);
+
+    /// <summary>How long seals and the like have run.</summary>
+    public IReadOnlyList<PartHours> Hours { get; init; } = [];
+
+    /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
+    public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>Cues and quantities that were tried and could not be had: no evidence, but not asked for again.</summary>
+    public IReadOnlyList<string> CouldNot { get; init; } = [];
 
     /// <summary>The readings of one quantity.</summary>
     public IEnumerable<Reading> Of(Observable what) => Readings.Where(r => r.What.Index == what.Index);

@@ -24,6 +24,28 @@ public static class EvidenceRules
                 throw new ImpossibleInputException("context", $"“{id}” together with “{other}”", "one of the two");
         }
 
+        for (var i = 0; i < evidence.Hours.Count; i++)
+        {
+            var (part, hours, cylinder) = evidence.Hours[i];
+            var parts = catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct();
+            if (!parts.Contains(part))
+                throw new ImpossibleInputException($"hours[{i}].part", $"“{part}”", string.Join(", ", parts));
+            Guard.Within($"hours[{i}].hours", hours, 0, 1e6, hours.ToString(CultureInfo.InvariantCulture), "0 to 1 000 000 h");
+            if (cylinder is { } k)
+                Guard.Within($"hours[{i}].cylinder", k, 1, pump.Cylinders, k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
+        }
+
+        foreach (var (fault, times) in evidence.Found)
+        {
+            if (catalogue.Fault(fault) is null)
+                throw new ImpossibleInputException("found", $"“{fault}”", "ids of faults of the catalogue");
+            Guard.Within($"found.{fault}", times, 0, 1e5, times.ToString(CultureInfo.InvariantCulture), "0 to 100 000 cases");
+        }
+
+        foreach (var id in evidence.CouldNot)
+            if (catalogue.Cue(id) is null && Observables.Find(id) is null && AsTaken.Beside.All(b => b.Id != id))
+                throw new ImpossibleInputException("couldNot", $"“{id}”", "a cue or a quantity");
+
         for (var i = 0; i < evidence.Cues.Count; i++)
         {
             var fact = evidence.Cues[i];

@@ -27,22 +27,30 @@ public sealed class HypothesisSet
     public IReadOnlyList<string> Effects { get; }
 
     /// <summary>Catalogue weight times context, only what this pump can have. An end of an intensifier counts as a cylinder.</summary>
-    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<string> contexts)
+    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<string> contexts) =>
+        For(catalogue, pump, setup, Evidence.None with { Contexts = contexts });
+
+    /// <summary>The same with hours run and what was found in the shop's own closed cases of such pumps.</summary>
+    public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
+        var history = new ShopHistory(catalogue, pump, setup, evidence.Found);
         var effects = new List<string>();
         var raw = new List<Hypothesis>();
         foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
         {
-            var weight = fault.Weight;
-            foreach (var id in contexts)
+            var weight = history.WeightOf(fault);
+            foreach (var id in evidence.Contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);
             Side?[] sides = fault.Location == FaultLocation.Cavity ? [Side.Inlet, Side.Discharge] : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];
             IEnumerable<int?> places = fault.Location == FaultLocation.None ? [null] : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);
-            raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(fault, k, side, weight, EffectOf(fault.EffectOn(side))))));
+            raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(fault, k, side, weight * fault.HazardAt(HoursOf(fault, k)), EffectOf(fault.EffectOn(side))))));
         }
 
         var sum = raw.Sum(h => h.Prior);
         return new HypothesisSet([.. raw.Select(h => h with { Prior = h.Prior / sum })], effects);
+
+        double HoursOf(Fault fault, int? cylinder) =>
+            evidence.Hours.Where(h => h.Part == fault.Part && (h.Cylinder is null || h.Cylinder == cylinder)).Select(h => h.Hours).DefaultIfEmpty(0).Max();
 
         int EffectOf(string id)
         {

@@ -11,28 +11,68 @@ namespace MildHunch.Core.Diagnosis;
 internal sealed class NextChecks
 {
     private const double WorthDoing = 0.004;
-    private const int MostOffered = 8;
+    private const int MostOffered = 12;
     private readonly Workbench bench;
     private readonly Posterior posterior;
+    private readonly Limits limits;
+    private readonly IReadOnlyList<Check> done;
     private readonly Foretelling foretelling;
     private readonly Standing standing;
+    private readonly RepairCost repair;
     private PredictiveNodes? nodes;
 
-    public NextChecks(Workbench bench, Posterior posterior)
+    /// <summary>Checks after all that was told, and after those <paramref name="done"/> whose answers the posterior already holds.</summary>
+    public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Check>? done = null)
     {
-        (this.bench, this.posterior) = (bench, posterior);
+        (this.bench, this.posterior, this.limits, this.done) = (bench, posterior, limits, done ?? []);
         foretelling = new Foretelling(bench, posterior);
         standing = new Standing(bench.Contenders);
+        repair = new RepairCost(bench.Contenders);
     }
 
+    /// <summary>Expected minutes to the pump mended when nothing more is tested.</summary>
+    public double IfOpened => repair.Expected(posterior.Probability);
+
+    /// <summary>Checks worth doing, the most telling a minute first.</summary>
     public IReadOnlyList<NextCheck> Rank() =>
     [
-        .. bench.Catalogue.Checks.Where(c => Catalogue.Fits(c, bench.Pump, bench.Setup) && !Answered(c)).Select(Try)
-            .Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute).ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
+        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute).ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
     ];
 
-    private bool Answered(Check check) => bench.Items.Any(i =>
+    /// <summary>
+    /// Stop rule (handbook 4): open once no check shortens the expected way to a mended pump, the check's own minutes
+    /// included.
+    /// </summary>
+    public OpenNow OpenNow(IReadOnlyList<NextCheck> checks)
+    {
+        var best = checks.MinBy(c => c.MinutesToMend);
+        return new OpenNow(best is null || IfOpened <= best.MinutesToMend, best?.MinutesToMend ?? IfOpened, IfOpened, best?.Check);
+    }
+
+    /// <summary>What would have to be found for the second suspect to lead: the likeliest such answer.</summary>
+    public Rival? Rival(IReadOnlyList<Suspect> suspects, IReadOnlyList<NextCheck> checks)
+    {
+        if (suspects.Count < 2)
+            return null;
+        var second = suspects[1].Fault;
+        var turns = checks.SelectMany(c => c.Answers.Select(a => (c.Check, Answer: a))).Where(p => bench.Hypotheses[standing.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
+        if (turns.Length == 0)
+            return new Rival(second, null, null, 0);
+        var best = turns.MaxBy(t => t.Answer.Probability);
+        return new Rival(second, best.Check, best.Answer.Text, best.Answer.Probability);
+    }
+
+    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Where(c => Fits(c) && limits.Allow(c) && !Answered(c) && !done.Contains(c) && Called(c));
+
+    private bool Fits(Check check) => Catalogue.Fits(check, bench.Pump, bench.Setup) && (check.Cue is not { } cue || Catalogue.Fits(bench.Catalogue.Cue(cue)!, bench.Pump, bench.Setup));
+
+    private bool Answered(Check check) => bench.CouldNot.Any(c => c == check.Cue || c == check.Reading) || bench.Items.Any(i =>
         (i.Cue is not null && i.Cue.Cue == check.Cue) || (i.Reading is { } r && (r.What.Id == check.Reading || check.Also.Contains(r.What.Id))));
+
+    // What only makes sense after some answer, or where another check cannot be done.
+    private bool Called(Check check) =>
+        (check.After is not { } after || bench.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
+        && (check.InsteadOf is not { } other || (bench.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
 
     private NextCheck Try(Check check)
     {
@@ -40,12 +80,13 @@ internal sealed class NextChecks
         var before = standing.Entropy(posterior.Probability);
         var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.After));
         var question = check.Cue is { } id ? bench.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
-        return new NextCheck(check, question, bits, bits / check.AllMinutes, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
+        var toMend = check.AllMinutes + answers.Sum(a => a.Answer.Probability * a.Minutes);
+        return new NextCheck(check, question, bits, bits / check.AllMinutes, toMend, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
     }
 
-    private List<(CheckAnswer Answer, double After)> CueAnswers(Cue cue)
+    private List<(CheckAnswer Answer, double After, double Minutes)> CueAnswers(Cue cue)
     {
-        var answers = new List<(CheckAnswer, double)>();
+        var answers = new List<(CheckAnswer, double, double)>();
         var facts = bench.Cues.Possible(cue);
         var sum = 0.0;
         foreach (var fact in facts)
@@ -54,18 +95,18 @@ internal sealed class NextChecks
             var answer = cue.Answers.First(a => a.Id == fact.Answer);
             var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
             sum += chance;
-            answers.Add((new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)), standing.Entropy(after)));
+            answers.Add((new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }, standing.Entropy(after), repair.Expected(after)));
         }
 
         for (var i = 0; i < answers.Count; i++)
-            answers[i] = (answers[i].Item1 with { Probability = answers[i].Item1.Probability / sum }, answers[i].Item2);
+            answers[i] = (answers[i].Item1 with { Probability = answers[i].Item1.Probability / sum }, answers[i].Item2, answers[i].Item3);
         return answers;
     }
 
-    private List<(CheckAnswer Answer, double After)> ReadingAnswers(Observable what)
+    private List<(CheckAnswer Answer, double After, double Minutes)> ReadingAnswers(Observable what)
     {
         var bins = new PredictiveBins(bench, nodes ??= new PredictiveNodes(bench, posterior), what);
-        var answers = new List<(CheckAnswer, double)>();
+        var answers = new List<(CheckAnswer, double, double)>();
         for (var b = 0; b < PredictiveBins.Count; b++)
         {
             var after = new double[posterior.Probability.Length];
@@ -82,7 +123,7 @@ internal sealed class NextChecks
                 after[h] /= chance;
             double? from = b == 0 ? null : Shown(what, bins.Edges[b - 1]);
             double? to = b == PredictiveBins.Count - 1 ? null : Shown(what, bins.Edges[b]);
-            answers.Add((new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to), standing.Entropy(after)));
+            answers.Add((new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to) { After = after }, standing.Entropy(after), repair.Expected(after)));
         }
 
         return answers;

@@ -7,8 +7,8 @@ namespace MildHunch.Core.Diagnosis;
 public sealed record Pair(int First, int Second, double Prior);
 
 /// <summary>
-/// Which pairs are worth considering (handbook 4): the dozen or so singles that do best, among each other, and every fault that
-/// may sit in two cylinders at once.
+/// Which pairs are worth considering (handbook 4): the dozen or so singles that do best, among each other, the
+/// best of them with every fault of the whole pump, and every fault that may sit in two cylinders at once.
 /// </summary>
 public static class Pairs
 {
@@ -18,6 +18,7 @@ public static class Pairs
     private const double TwoValves = 3;
     private const int OfCylinders = 9;
     private const int OfThePump = 5;
+    private const double Tied = 1e-4;
 
     // One fault in seven cylinders would otherwise leave no room for any other.
     private const int PlacesOfOneFault = 3;
@@ -32,13 +33,15 @@ public static class Pairs
         if (all == 0)
             return [];
         var best = Best(singles, score);
+        var leading = Leading(singles, score);
         var pairs = new List<Pair>();
         for (var i = 0; i < singles.Count; i++)
         {
             for (var j = i + 1; j < singles.Count; j++)
             {
                 var twins = singles[i].Fault == singles[j].Fault && singles[i].Side == singles[j].Side;
-                if (!twins && !(best.Contains(i) && best.Contains(j)))
+                var beside = (leading.Contains(i) && singles[j].Cylinder is null) || (leading.Contains(j) && singles[i].Cylinder is null);
+                if (!twins && !beside && !(best.Contains(i) && best.Contains(j)))
                     continue;
                 var weight = Weight(singles[i], singles[j]);
                 if (weight > 0)
@@ -47,6 +50,13 @@ public static class Pairs
         }
 
         return pairs;
+    }
+
+    // What stands beside the best single may do badly on its own: every fault of the whole pump is tried with it.
+    private static HashSet<int> Leading(IReadOnlyList<Hypothesis> singles, double[] score)
+    {
+        var first = Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault).MaxBy(h => score[h]);
+        return [.. Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault == singles[first].Fault && score[h] >= (1 - Tied) * score[first])];
     }
 
     // Faults of one cylinder and faults of the whole pump are chosen apart: where any cylinder would do, its many faults

@@ -51,6 +51,20 @@ internal sealed class Posterior
         return new Posterior(contenders, after);
     }
 
+    /// <summary>The same with other odds between the contenders, each keeping what it thinks of its own severity.</summary>
+    public Posterior With(IReadOnlyList<double> probability, Contenders of)
+    {
+        var after = new double[mass.Length];
+        for (var h = 0; h < probability.Count; h++)
+        {
+            var scale = Probability[h] > 0 ? probability[h] / Probability[h] : 0;
+            for (var i = of.Offset(h); i < of.Offset(h) + of.BinsOf(h); i++)
+                after[i] = mass[i] * scale;
+        }
+
+        return new Posterior(of, after);
+    }
+
     /// <summary>The same before an answer that is independent of all others; null where the answer ruled a contender out.</summary>
     public Posterior? Without(double[] likelihood)
     {

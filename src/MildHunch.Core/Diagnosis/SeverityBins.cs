@@ -13,7 +13,7 @@ public sealed class SeverityBins
 
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
     {
-        Prior = SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None));
+        Prior = SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None), pump);
         Notice = new double[table.Effects.Count][];
         BinOf = new int[table.Effects.Count][];
         for (var e = 0; e < Notice.Length; e++)

@@ -23,13 +23,14 @@ internal sealed class Workbench
         Pump = pump;
         Setup = setup;
         readings = evidence.Readings;
-        Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence.Contexts).All;
+        CouldNot = evidence.CouldNot;
+        Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence).All;
         (_, Table, PairTable, Bins, Cues) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
         [
-            .. readings.Select((r, i) => new EvidenceItem($"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
+            .. readings.Select((r, i) => new EvidenceItem(r.Source ?? $"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
             .. evidence.Cues.Select((c, i) => Item(c, i)),
         ];
         Contenders = new Contenders(Hypotheses, [], Bins);
@@ -52,6 +53,9 @@ internal sealed class Workbench
 
     public IReadOnlyList<Hypothesis> Hypotheses { get; }
 
+    /// <summary>Cues and quantities that were tried in vain.</summary>
+    public IReadOnlyList<string> CouldNot { get; }
+
     public PredictionTable Table { get; }
 
     public PairTable PairTable { get; }
@@ -73,7 +77,7 @@ internal sealed class Workbench
 
     /// <summary>An answer as a piece of evidence.</summary>
     public EvidenceItem Item(CueFact fact, int number = -1) =>
-        new($"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
+        new(fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
 
     /// <summary>True where something told already sees the same physical thing.</summary>
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));

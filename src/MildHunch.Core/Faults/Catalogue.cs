@@ -48,6 +48,9 @@ public sealed class Catalogue
 
     public IReadOnlyList<Hazard> Hazards { get; }
 
+    /// <summary>Every tool that some check needs.</summary>
+    public IReadOnlyList<string> Tools => [.. Checks.SelectMany(c => c.Needs).Distinct().Order(StringComparer.Ordinal)];
+
     /// <summary>The knowledge that ships with the product.</summary>
     public static Catalogue BuiltIn() => Read(name =>
     {
@@ -63,6 +66,55 @@ public sealed class Catalogue
         List<Check>(textOf, "checks.json"),
         List<Context>(textOf, "contexts.json"),
         List<Hazard>(textOf, "hazards.json"));
+
+    /// <summary>
+    /// This catalogue with a shop's own entries: faults, cues, checks and contexts of the same id replace the ones that ship,
+    /// others are added; words are added to faults. Throws <see cref="CatalogueException"/> naming the entry.
+    /// </summary>
+    public Catalogue With(string text, string file)
+    {
+        Overlay own;
+        try
+        {
+            own = JsonSerializer.Deserialize<Overlay>(text, Json) ?? new Overlay();
+        }
+        catch (JsonException e)
+        {
+            throw new CatalogueException(file, e.Path ?? "start", e.Message);
+        }
+
+        var faults = Merge(Faults, own.Faults, f => f.Id);
+        foreach (var word in own.Words)
+        {
+            var at = faults.FindIndex(f => f.Id == word.Fault);
+            if (at < 0)
+                throw new CatalogueException(file, word.Fault, "words for a fault that nobody knows");
+            faults[at] = faults[at] with { Cues = [.. faults[at].Cues, new CueWord(word.Cue, word.Answer, word.Word, word.Side)] };
+        }
+
+        return new Catalogue(faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id), Hazards);
+    }
+
+    private static List<T> Merge<T>(IReadOnlyList<T> shipped, IReadOnlyList<T> own, Func<T, string> id)
+    {
+        var ids = own.Select(id).ToHashSet();
+        return [.. shipped.Where(e => !ids.Contains(id(e))), .. own];
+    }
+
+    private sealed record FaultWord(string Fault, string Cue, string Answer, string Word, string? Side = null);
+
+    private sealed record Overlay
+    {
+        public IReadOnlyList<Fault> Faults { get; init; } = [];
+
+        public IReadOnlyList<Cue> Cues { get; init; } = [];
+
+        public IReadOnlyList<Check> Checks { get; init; } = [];
+
+        public IReadOnlyList<Context> Contexts { get; init; } = [];
+
+        public IReadOnlyList<FaultWord> Words { get; init; } = [];
+    }
 
     public Fault? Fault(string id) => faultsById.GetValueOrDefault(id);
 

@@ -36,6 +36,9 @@ public interface IOnlyWhere
 /// <summary>One evidence word: how often this fault gives this answer; on one side only where it says so.</summary>
 public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null);
 
+/// <summary>Weibull life of a part: shape β, and the hours at which a tenth have failed (common practice, no source, until the shop's own cases say better).</summary>
+public sealed record Wear(double Shape, double B10Hours);
+
 /// <summary>A fault of handbook 3, as data.</summary>
 public sealed record Fault : IOnlyWhere
 {
@@ -57,6 +60,12 @@ public sealed record Fault : IOnlyWhere
 
     /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
     public IReadOnlyList<string> Fitted { get; init; } = [];
+
+    /// <summary>How its part wears, where hours say anything.</summary>
+    public Wear? Wear { get; init; }
+
+    /// <summary>How much likelier it is after so many hours: (t/B10)^(β−1), held within 1 to 10 (handbook 2, seal life).</summary>
+    public double HazardAt(double hours) => Wear is { } wear ? Math.Clamp(Math.Pow(hours / wear.B10Hours, wear.Shape - 1), 1, 10) : 1;
 
     /// <summary>Its effect where it sits on this side.</summary>
     public string EffectOn(Side? side) => side == Pumps.Side.Discharge && DischargeEffect is { } other ? other : Effect;
@@ -162,6 +171,9 @@ public sealed record Cue : IOnlyWhere
     public CueAnswer HealthyAnswer => Answers.First(a => a.Healthy);
 }
 
+/// <summary>An answer that was given to a cue.</summary>
+public sealed record CueAnswered(string Cue, string Answer);
+
 /// <summary>Something that can be done next.</summary>
 public sealed record Check : IOnlyWhere
 {
@@ -184,6 +196,21 @@ public sealed record Check : IOnlyWhere
 
     /// <summary>The quantity it measures; null when it answers a cue.</summary>
     public string? Reading { get; init; }
+
+    /// <summary>Tools beyond what every van carries.</summary>
+    public IReadOnlyList<string> Needs { get; init; } = [];
+
+    /// <summary>True where the plant has to stop for it.</summary>
+    public bool Stops { get; init; }
+
+    /// <summary>True where an apprentice must not do it alone.</summary>
+    public bool Skilled { get; init; }
+
+    /// <summary>Only worth asking once this was answered.</summary>
+    public CueAnswered? After { get; init; }
+
+    /// <summary>Only where this other check cannot be done.</summary>
+    public string? InsteadOf { get; init; }
 
     /// <summary>Quantities that, once measured, answer this too.</summary>
     public IReadOnlyList<string> Also { get; init; } = [];

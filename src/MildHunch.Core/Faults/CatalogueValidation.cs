@@ -69,6 +69,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");
         Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");
+        Require(fault.Wear is null or { Shape: > 0, B10Hours: > 0 }, file, fault.Id, "wear needs a shape and hours above 0");
         CheckWhere(file, fault.Id, fault);
         Require(fault.Id == Diagnoser.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
         CheckHazards(file, fault.Id, fault.Hazards);
@@ -98,6 +99,8 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             Require(Observables.Find(reading) is not null, file, check.Id, $"unknown reading “{reading}”");
         CheckWhere(file, check.Id, check);
         CheckHazards(file, check.Id, check.Hazards);
+        Require(check.InsteadOf is null || catalogue.Check(check.InsteadOf) is not null, file, check.Id, $"stands instead of unknown check “{check.InsteadOf}”");
+        Require(check.After is null || catalogue.Cue(check.After.Cue)?.Answers.Any(a => a.Id == check.After.Answer) == true, file, check.Id, $"comes after “{check.After?.Answer}” to “{check.After?.Cue}”, which nobody can answer");
         Require(
             check.Cue is null || catalogue.Faults.Any(f => f.Cues.Any(w => w.Cue == check.Cue)),
             file,

@@ -135,6 +135,19 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Facts", (string)null);
                 });
 
+            modelBuilder.Entity("MildHunch.Store.HistoryResetEntity", b =>
+                {
+                    b.Property<string>("PumpType")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("PumpType");
+
+                    b.ToTable("HistoryResets");
+                });
+
             modelBuilder.Entity("MildHunch.Store.PumpEntity", b =>
                 {
                     b.Property<string>("Id")
@@ -191,6 +204,9 @@ namespace MildHunch.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ReadAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("RemovedBy")
                         .HasColumnType("INTEGER");
 
@@ -203,6 +219,9 @@ namespace MildHunch.Store.Migrations
                     b.Property<string>("Unit")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("UpTo")
+                        .HasColumnType("REAL");
 
                     b.Property<double>("Value")
                         .HasColumnType("REAL");

@@ -4,16 +4,23 @@ using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Diagnosis;
+using MildHunch.Web.History;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
 
 /// <summary>Loads cases, lays changes on them and keeps what we thought after each.</summary>
-public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, TimeProvider clock)
+public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, ShopRecord record, TimeProvider clock)
 {
     private const string ContextFact = "context";
     private const string FirstStage = "ask";
+
+    // Kept as JSON in facts of their own: told as a whole, taken back as a whole.
+    private const string HoursFact = "hours";
+    private const string CouldNotFact = "could-not";
+    private const string LimitsFact = "limits";
+    private static readonly string[] Inner = [ContextFact, HoursFact, CouldNotFact, LimitsFact];
 
     public async Task<IReadOnlyList<CaseSummary>> List(CancellationToken stop)
     {
@@ -52,14 +59,18 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     {
         ChangeRules.Check(request, catalogue);
         var stored = PumpEndpoints.Resource(Pump(entity));
-        var evidence = Mapping.ToEvidence(request.Readings, request.Cues, request.Context);
-        EvidenceRules.Check(catalogue, stored.Pump.ToCore(), stored.Setup.ToCore(), evidence);
+        var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
+        var evidence = Mapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context) with { Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))] };
+        EvidenceRules.Check(catalogue, pump, setup, evidence with { CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []] });
+        request.Limits.ToCore().Check(catalogue);
         var change = entity.Begin(request.Says?.Trim() is { Length: > 0 } says ? says : Says(request, evidence), Now());
         foreach (var id in request.Remove ?? [])
             (Standing(entity).FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
         foreach (var reading in request.Readings ?? [])
         {
-            TakeBack(entity.Standing(entity.Readings.Where(r => r.Quantity == reading.Quantity)), change);
+            // Read again and combined; or before and after a mend, which are kept apart.
+            if (request.Again != true)
+                TakeBack(entity.Standing(entity.Readings.Where(r => r.Quantity == reading.Quantity && (r.ReadAt == "after") == (reading.At == "after"))), change);
             entity.Readings.Add(new ReadingEntity
             {
                 Id = Ids.New(),
@@ -70,6 +81,8 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
                 Unit = reading.Value.Unit,
                 Uncertainty = reading.Uncertainty?.Value,
                 UncertaintyUnit = reading.Uncertainty?.Unit,
+                UpTo = reading.To is { } to ? Converted(to, reading.Value.Unit, reading.Quantity!) : null,
+                ReadAt = reading.At,
             });
         }
 
@@ -79,6 +92,12 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             entity.Tell(change, name, value.Trim());
         if (request.Context is not null)
             entity.Tell(change, ContextFact, string.Join(',', request.Context.Distinct()));
+        if (request.Hours is not null)
+            entity.Tell(change, HoursFact, Stored.Write(request.Hours));
+        if (request.CouldNot is not null)
+            entity.Tell(change, CouldNotFact, Stored.Write(request.CouldNot));
+        if (request.Limits is not null)
+            entity.Tell(change, LimitsFact, Stored.Write(request.Limits));
         return await Save(entity, stop);
     }
 
@@ -99,18 +118,23 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     }
 
     /// <summary>The case as it stands, with its verdict computed now.</summary>
-    public CaseResource Show(CaseEntity entity)
+    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
     {
-        var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null)).ToArray();
+        var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(
+            r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null, r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt)).ToArray();
         var cues = entity.Standing(entity.Cues);
         var context = Context(entity);
         var pump = PumpEndpoints.Resource(Pump(entity));
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup,
-            [.. readings.Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty))],
+            [.. readings.Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At))],
             [.. cues.Select(ToDto)],
-            context);
-        var facts = entity.Standing(entity.Facts).Where(f => f.Name != ContextFact).ToDictionary(f => f.Name, f => f.Value);
+            context,
+            Kept<PartHoursDto[]>(entity, HoursFact) ?? [],
+            await record.Found(ShopRecord.TypeOf(pump.Pump), entity.Id, stop),
+            Kept<string[]>(entity, CouldNotFact) ?? [],
+            Kept<LimitsDto>(entity, LimitsFact) ?? new LimitsDto());
+        var facts = entity.Standing(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage), facts.GetValueOrDefault("closed"), entity.OpenedAt,
             readings,
@@ -118,7 +142,8 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             context, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says,
-            DiagnosisEndpoint.Compute(request, diagnoser, catalogue));
+            DiagnosisEndpoint.Compute(request, diagnoser, catalogue),
+            request.Hours!, request.CouldNot!, request.Limits!, request.Found!);
     }
 
     private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute);
@@ -131,6 +156,16 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     {
         foreach (var entry in entries)
             entry.RemovedBy = change.Number;
+    }
+
+    private static T? Kept<T>(CaseEntity entity, string fact)
+        where T : class => entity.Fact(fact) is { } json ? Stored.Read<T>(json) : null;
+
+    // An end of a range told in another unit is kept in the unit of the other end.
+    private static double Converted(QuantityDto to, string unit, string quantity)
+    {
+        var kind = new ReadingDto(quantity, to).ToCore("readings").Value.Kind;
+        return Core.Quantities.Quantity.UnitNamed(kind, unit, "to").FromSi(Core.Quantities.Quantity.UnitNamed(kind, to.Unit, "to").ToSi(to.Value));
     }
 
     private static string[] Context(CaseEntity entity) => entity.Fact(ContextFact)?.Split(',', StringSplitOptions.RemoveEmptyEntries) ?? [];
@@ -161,13 +196,18 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private string Says(ChangeRequest request, Evidence evidence)
     {
-        var told = evidence.Readings.Select((r, i) => $"{r.What.Name} {Core.Quantities.Quantity.Digits(request.Readings![i].Value!.Value)} {request.Readings[i].Value!.Unit}")
-            .Concat(evidence.Cues.Select(c => Sentences.Say(catalogue, c)))
+        var told = (request.Readings ?? []).Select(r => $"{NameOf(r.Quantity!)} {Core.Quantities.Quantity.Digits(r.Value!.Value)}{(r.To is { } to ? $" to {Core.Quantities.Quantity.Digits(to.Value)}" : "")} {r.Value.Unit}")
+            .Concat(evidence.Cues.Where(c => c.Source?.StartsWith("cues", StringComparison.Ordinal) == true).Select(c => Sentences.Say(catalogue, c)))
             .Concat((request.Facts ?? new Dictionary<string, string>()).Select(f => f.Value.Length > 0 ? $"{f.Key}: {(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}" : $"{f.Key} cleared"))
             .Concat(request.Context is null ? [] : ["History changed"])
+            .Concat(request.Hours is null ? [] : ["Hours told"])
+            .Concat(request.Limits is null ? [] : ["Limits of today changed"])
+            .Concat(request.CouldNot is { Count: > 0 } ? ["Could not be had"] : [])
             .ToArray();
         return told.Length > 0 ? string.Join("; ", told) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";
     }
+
+    private static string NameOf(string quantity) => Observables.Find(quantity)?.Name ?? AsTaken.Beside.First(b => b.Id == quantity).Name;
 
     private static CaseSummary Summary(CaseEntity c, LeaderDto? leader)
     {
@@ -181,7 +221,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop)
     {
-        var shown = Show(entity);
+        var shown = await Show(entity, stop);
         var leader = shown.Diagnosis.Suspects[0];
         entity.Verdicts.Add(new VerdictEntity
         {

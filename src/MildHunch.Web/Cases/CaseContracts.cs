@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
@@ -13,9 +14,13 @@ public sealed record ChangeRequest(
     IReadOnlyList<CueDto>? Cues = null,
     IReadOnlyList<string>? Remove = null,
     IReadOnlyList<string>? Context = null,
-    IReadOnlyDictionary<string, string>? Facts = null);
+    IReadOnlyDictionary<string, string>? Facts = null,
+    IReadOnlyList<PartHoursDto>? Hours = null,
+    [property: Description("cues and quantities tried in vain; replaces what was told before")] IReadOnlyList<string>? CouldNot = null,
+    LimitsDto? Limits = null,
+    [property: Description("true keeps earlier readings of the same quantity: they are combined")] bool? Again = null);
 
-public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty);
+public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty, QuantityDto? To, string? At);
 
 public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, string Says, string Tag);
 
@@ -28,4 +33,5 @@ public sealed record CaseSummary(string Id, string PumpId, string Tag, string Pu
 public sealed record CaseResource(
     string Id, int Version, PumpResource Pump, string Complaint, string Stage, string? Closed, DateTime OpenedAt,
     IReadOnlyList<ReadingEntryDto> Readings, IReadOnlyList<CueEntryStandingDto> Cues, IReadOnlyList<string> Context,
-    IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo, DiagnosisResponse Diagnosis);
+    IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo, DiagnosisResponse Diagnosis,
+    IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found);

@@ -11,7 +11,7 @@ public static class CaseEndpoints
     {
         var group = routes.MapGroup("/api/cases").WithTags("Cases");
         group.MapGet("/", (CaseBook book, CancellationToken stop) => book.List(stop)).WithSummary("All cases, open ones first, with the leading hunch.");
-        group.MapGet("/{id}", async (string id, CaseBook book, HttpResponse response, CancellationToken stop) => Show(book.Show(await book.Load(id, stop)), response)).WithSummary("One case with its verdict.");
+        group.MapGet("/{id}", async (string id, CaseBook book, HttpResponse response, CancellationToken stop) => Show(await book.Show(await book.Load(id, stop), stop), response)).WithSummary("One case with its verdict.");
         group.MapPost("/", async (NewCaseRequest request, CaseBook book, HttpResponse response, CancellationToken stop) =>
         {
             var made = await book.Open(request, stop);

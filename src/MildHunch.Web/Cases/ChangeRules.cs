@@ -12,8 +12,8 @@ public static class ChangeRules
 
     public static void Check(ChangeRequest request, Catalogue catalogue)
     {
-        if (request is { Readings: null or { Count: 0 }, Cues: null or { Count: 0 }, Remove: null or { Count: 0 }, Context: null, Facts: null or { Count: 0 } })
-            throw new ImpossibleInputException("body", "nothing", "at least one of readings, cues, remove, context, facts");
+        if (request is { Readings: null or { Count: 0 }, Cues: null or { Count: 0 }, Remove: null or { Count: 0 }, Context: null, Facts: null or { Count: 0 }, Hours: null, CouldNot: null, Limits: null })
+            throw new ImpossibleInputException("body", "nothing", "at least one of readings, cues, remove, context, facts, hours, couldNot, limits");
         if (request.Says is { Length: > LongestFact } says)
             throw new ImpossibleInputException("says", $"{says.Length.ToString(CultureInfo.InvariantCulture)} characters", $"at most {LongestFact} characters");
         foreach (var (name, value) in request.Facts ?? new Dictionary<string, string>())
@@ -31,7 +31,7 @@ public static class ChangeRules
                 throw new ImpossibleInputException(field, $"“{value}”", string.Join(", ", Stages));
             case "complaint" when value.Trim().Length == 0:
                 throw new ImpossibleInputException(field, "nothing", "what is wrong, in a sentence");
-            case "closed" when value.Length > 0 && catalogue.Fault(value.Split('@')[0]) is null:
+            case "closed" when value.Length > 0 && value.Split('@')[0].Split('+').Any(f => catalogue.Fault(f) is null):
                 throw new ImpossibleInputException(field, $"“{value}”", $"what was found: {string.Join(", ", catalogue.Faults.Select(f => f.Id))}");
             case "stage" or "complaint" or "closed":
                 return;

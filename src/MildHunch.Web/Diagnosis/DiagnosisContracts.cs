@@ -1,9 +1,15 @@
+using System.ComponentModel;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
 
-public sealed record DiagnosisRequest(PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<CueDto>? Cues = null, IReadOnlyList<string>? Context = null);
+public sealed record DiagnosisRequest(
+    PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<CueDto>? Cues = null, IReadOnlyList<string>? Context = null,
+    IReadOnlyList<PartHoursDto>? Hours = null,
+    [property: Description("what was found in closed cases of such pumps: times by fault")] IReadOnlyDictionary<string, int>? Found = null,
+    [property: Description("cues and quantities tried in vain: no evidence, not asked for again")] IReadOnlyList<string>? CouldNot = null,
+    LimitsDto? Limits = null);
 
 public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
 
@@ -35,7 +41,7 @@ public sealed record ContradictionDto(string Source, string Text, double Sigmas)
 public sealed record CheckAnswerDto(string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then);
 
 public sealed record NextCheckDto(
-    string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information, double InformationPerMinute,
+    string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information, double InformationPerMinute, double MinutesToMend,
     string? Cue, string? Reading, IReadOnlyList<HazardDto> Hazards, IReadOnlyList<CheckAnswerDto> Answers);
 
 public sealed record ComparisonDto(string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);
@@ -49,4 +55,21 @@ public sealed record DiagnosisResponse(
     IReadOnlyList<ComparisonDto> Comparisons,
     IReadOnlyList<FigureDto> Expectation,
     int Considered,
-    IReadOnlyList<PairDto> Pairs);
+    IReadOnlyList<PairDto> Pairs,
+    double TwoAtOnce,
+    OpenNowDto OpenNow,
+    RivalDto? Rival);
+
+/// <summary>The second suspect and what would have to be true for it to lead.</summary>
+public sealed record RivalDto(string Fault, string Name, string? Check, string? Answer, double Probability, string Text);
+
+/// <summary>Whether opening now beats testing on: expected minutes to a mended, proved pump either way.</summary>
+public sealed record OpenNowDto(bool Recommended, double MinutesIfTested, double MinutesIfOpened, string? BestCheck, string Text);
+
+public sealed record PlanBranchDto(string Text, double Probability, string Leader, double LeaderProbability, PlanStepDto? Next, string? Ends);
+
+/// <summary>A check and where each of its answers leads.</summary>
+public sealed record PlanStepDto(string Check, string Name, string Question, double Minutes, IReadOnlyList<PlanBranchDto> Branches);
+
+/// <summary>The next three checks as a tree; no first step where opening beats testing already.</summary>
+public sealed record PlanResponse(PlanStepDto? First);

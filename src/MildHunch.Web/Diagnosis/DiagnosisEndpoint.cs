@@ -1,6 +1,7 @@
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Shared;
@@ -10,33 +11,81 @@ namespace MildHunch.Web.Diagnosis;
 /// <summary>Ranked suspects for a pump and its evidence, without a stored case.</summary>
 public static class DiagnosisEndpoint
 {
-    public static void Map(IEndpointRouteBuilder routes) =>
+    public static void Map(IEndpointRouteBuilder routes)
+    {
         routes.MapPost("/api/diagnosis", (DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) => Compute(request, diagnoser, catalogue))
-            .WithTags("Computation").WithSummary("Suspects with evidence for and against, the water ledger and the next check.");
+            .WithTags("Computation").WithSummary("Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now.");
+        routes.MapPost("/api/plan", (DiagnosisRequest request, Diagnoser diagnoser) => Plan(request, diagnoser))
+            .WithTags("Computation").WithSummary("The next three checks as a small decision tree.");
+    }
 
-    public static DiagnosisResponse Compute(DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) =>
-        ToDto(diagnoser.Diagnose(request.Pump.ToCore(), request.Setup.ToCore(), Mapping.ToEvidence(request.Readings, request.Cues, request.Context)), request, catalogue);
+    public static DiagnosisResponse Compute(DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue)
+    {
+        var (pump, setup, evidence) = Ask(request);
+        return ToDto(diagnoser.Diagnose(pump, setup, evidence, request.Limits.ToCore()), request, catalogue);
+    }
+
+    private static PlanResponse Plan(DiagnosisRequest request, Diagnoser diagnoser)
+    {
+        var (pump, setup, evidence) = Ask(request);
+        return new PlanResponse(diagnoser.Plan(pump, setup, evidence, request.Limits.ToCore()) is { } first ? ToDto(first) : null);
+    }
+
+    private static (ReciprocatingPump Pump, Setup Setup, Evidence Evidence) Ask(DiagnosisRequest request)
+    {
+        var (pump, setup) = (request.Pump.ToCore(), request.Setup.ToCore());
+        var evidence = Mapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context);
+        return (pump, setup, evidence with
+        {
+            Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
+            Found = request.Found ?? new Dictionary<string, int>(),
+            CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []],
+        });
+    }
+
+    private static PlanStepDto ToDto(PlanStep s) => new(
+        s.Check.Id, s.Check.Name, s.Question, s.Minutes,
+        [.. s.Branches.Select(b => new PlanBranchDto(b.Text, Round(b.Probability), b.Leader, Round(b.LeaderProbability), b.Next is { } next ? ToDto(next) : null, b.Ends))]);
+
+    private static RivalDto ToDto(Rival r)
+    {
+        var text = r.Check is null
+            ? $"{r.Fault.Name} would need something that no check left here would show."
+            : $"{r.Fault.Name} leads if “{r.Check.Name.ToLowerInvariant()}” shows: {r.Answer} ({HunchWords.Percent(r.Probability)} likely).";
+        return new RivalDto(r.Fault.Id, r.Fault.Name, r.Check?.Id, r.Answer, Round(r.Probability), text);
+    }
+
+    private static OpenNowDto ToDto(OpenNow o)
+    {
+        var (tested, opened) = (Math.Round(o.MinutesIfTested), Math.Round(o.MinutesIfOpened));
+        var text = o.Recommended
+            ? $"Open and mend now: about {opened} min to a proved pump. {(o.BestCheck is null ? "No check left would shorten that." : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")}"
+            : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you open now.";
+        return new OpenNowDto(o.Recommended, Math.Round(o.MinutesIfTested, 1), Math.Round(o.MinutesIfOpened, 1), o.BestCheck?.Id, text);
+    }
 
     private static DiagnosisResponse ToDto(Verdict v, DiagnosisRequest request, Catalogue catalogue)
     {
-        var sources = new SourceNames(request);
         return new(
             [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
-            [.. v.Suspects.Select(s => ToDto(s, catalogue, sources))],
+            [.. v.Suspects.Select(s => ToDto(s, catalogue))],
             ToDto(v.Ledger, request.Pump!.Cylinders!.Value),
-            [.. v.Contradictions.Select(c => new ContradictionDto(sources.Of(c.Source), c.Text, Math.Round(c.Sigmas, 1)))],
+            [.. v.Contradictions.Select(c => new ContradictionDto(c.Source, c.Text, Math.Round(c.Sigmas, 1)))],
             [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
             [.. v.Comparisons.Select(c => ToDto(c, request))],
             ExpectationEndpoint.Figures(v.Expectation),
             v.Considered,
-            [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))]);
+            [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))],
+            Round(v.TwoAtOnce),
+            ToDto(v.OpenNow),
+            v.Rival is { } rival ? ToDto(rival) : null);
     }
 
-    private static SuspectDto ToDto(Suspect s, Catalogue catalogue, SourceNames sources) => new(
+    private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
         new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
         [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
-        [.. s.Evidence.Select(e => new EvidenceDto(sources.Of(e.Source), Math.Round(e.Decibans, 1), e.Text))],
+        [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
 
@@ -47,7 +96,7 @@ public static class DiagnosisEndpoint
     private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
 
     private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
-        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4),
+        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
         c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
         [.. c.Answers.Select(a => new CheckAnswerDto(a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then))]);
 

@@ -45,7 +45,7 @@ public static class ExpectationEndpoint
     {
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
-        var evidence = Mapping.ToEvidence(request.Readings, null, null);
+        var evidence = Mapping.ToEvidence(pump, setup, request.Readings);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
         var loads = PumpMapping.ToLoads(request.Faults);
         if (loads.Count == 0)

@@ -10,7 +10,7 @@ public sealed record JotItemDto(int Start, int Length, string Says, ReadingDto? 
 
 public sealed record JotGapDto(int Start, int Length, string Text, string Problem);
 
-public sealed record JotResponse(IReadOnlyList<JotItemDto> Items, IReadOnlyList<JotGapDto> NotUnderstood);
+public sealed record JotResponse(IReadOnlyList<JotItemDto> Items, IReadOnlyList<JotGapDto> NotUnderstood, IReadOnlyList<string> Suggestions);
 
 /// <summary>What a line of shorthand says, before it counts.</summary>
 public static class JotEndpoint
@@ -25,8 +25,9 @@ public static class JotEndpoint
         return new JotResponse(
             [.. read.Items.Select(i => new JotItemDto(
                 i.Start, i.Length, i.Says,
-                i.Reading is { } r ? new ReadingDto(r.What.Id, r.Value.ToDto(i.Unit!)) : null,
+                i.Number is { } n ? new ReadingDto(n.What, n.Value.ToDto(i.Unit!)) : null,
                 i.Cue is { } c ? new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute) : null))],
-            [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))]);
+            [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))],
+            read.Suggestions);
     }
 }

@@ -12,7 +12,7 @@ public static class BodyLimit
 
     public static async Task Enforce(HttpContext context, RequestDelegate next)
     {
-        if (context.Request.ContentLength is not { } length || length <= Limits.BodyBytes)
+        if (context.Request.ContentLength is not { } length || length <= BodyLimits.BodyBytes)
         {
             await next(context);
             return;

@@ -82,7 +82,21 @@ public sealed record SetupDto(
 public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder = null, string? Side = null);
 
 /// <summary>A number read at the pump.</summary>
-public sealed record ReadingDto(string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null);
+public sealed record ReadingDto(
+    string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null,
+    [property: Description("upper end, where a range was read: 28 to 46 bar is a mean and a swing")] QuantityDto? To = null,
+    [property: Description("before or after a mend; what was read before no longer counts once something was read after")] string? At = null);
+
+/// <summary>Hours a part has run since it was new.</summary>
+public sealed record PartHoursDto(string? Part, double? Hours, int? Cylinder = null);
+
+/// <summary>What cannot or must not be done today.</summary>
+public sealed record LimitsDto(
+    [property: Description("tools that are not at hand")] IReadOnlyList<string>? Without = null,
+    [property: Description("the plant must not be stopped")] bool? KeepRunning = null,
+    double? MostMinutes = null,
+    [property: Description("only what an apprentice may do alone")] bool? Apprentice = null,
+    [property: Description("hazards nobody answers for today")] IReadOnlyList<string>? Avoid = null);
 
 /// <summary>A cue as answered.</summary>
 public sealed record CueDto(

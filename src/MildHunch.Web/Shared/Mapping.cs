@@ -11,14 +11,25 @@ public static class Mapping
     /// <summary>The answer that is always allowed and says nothing.</summary>
     public const string Unknown = "unknown";
 
-    public static Reading ToCore(this ReadingDto? dto, string at)
+    public static TakenReading ToCore(this ReadingDto? dto, string at)
     {
-        var what = Observables.Find(dto?.Quantity ?? "")
-            ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id)));
-        var value = Amount(dto!.Value, what.Kind, $"{at}.value");
-        double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, what.Kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, what.Kind);
-        return new Reading(what, value, sigma, Quantity.UnitNamed(what.Kind, dto.Value!.Unit, at));
+        var kind = Observables.Find(dto?.Quantity ?? "")?.Kind
+            ?? (AsTaken.Beside.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside ? beside.Kind : null as QuantityKind?)
+            ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id).Concat(AsTaken.Beside.Select(b => b.Id))));
+        var value = Amount(dto!.Value, kind, $"{at}.value");
+        Amount? to = dto.To is null ? null : Amount(dto.To, kind, $"{at}.to");
+        double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
+        return new TakenReading(dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default), at);
     }
+
+    public static Core.Diagnosis.Limits ToCore(this LimitsDto? dto) => dto is null
+        ? Core.Diagnosis.Limits.None
+        : new Core.Diagnosis.Limits(dto.Without ?? [], dto.KeepRunning ?? false, dto.MostMinutes, dto.Apprentice ?? false, dto.Avoid);
+
+    public static PartHours ToCore(this PartHoursDto? dto, string at) => new(
+        dto?.Part ?? throw Missing($"{at}.part", "a part that wears, such as hp-seal"),
+        dto.Hours ?? throw Missing($"{at}.hours", "hours run"),
+        dto.Cylinder);
 
     public static CueFact ToCore(this CueDto? dto, string at) => new(
         dto?.Cue ?? throw new ImpossibleInputException($"{at}.cue", "nothing", "the name of a cue"),
@@ -27,11 +38,18 @@ public static class Mapping
         dto.Side is null ? null : Choice<Side>(dto.Side, $"{at}.side", default),
         dto.DropsPerMinute);
 
-    /// <summary>Evidence from what was sent; unknown answers count as not given.</summary>
-    public static Evidence ToEvidence(IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues, IReadOnlyList<string>? context) => new(
-        [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
-        [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]")).Where(c => c.Answer != Unknown)],
-        [.. (context ?? []).Select((c, i) => c ?? throw Missing($"context[{i}]", "the name of a piece of history, such as ran-dry")).Distinct()]);
+    /// <summary>Evidence from what was sent; unknown answers count as asked in vain.</summary>
+    public static Evidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)
+    {
+        CueFact[] told = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = $"cues[{i}]" })];
+        var evidence = AsTaken.Evidence(
+            pump,
+            setup,
+            [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
+            [.. told.Where(c => c.Answer != Unknown)],
+            [.. (context ?? []).Select((c, i) => c ?? throw Missing($"context[{i}]", "the name of a piece of history, such as ran-dry")).Distinct()]);
+        return evidence with { CouldNot = [.. told.Where(c => c.Answer == Unknown).Select(c => c.Cue)] };
+    }
 
     /// <summary>A typed quantity, or a refusal naming the field.</summary>
     public static T Need<T>(this QuantityDto? dto, string field)

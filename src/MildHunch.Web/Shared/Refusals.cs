@@ -46,7 +46,7 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
 
     /// <summary>The refusal of a body that is too large.</summary>
     public static ProblemDetails TooLarge() =>
-        Problem(StatusCodes.Status413PayloadTooLarge, "Too much at once", "body", $"A request may hold {Limits.BodyBytes / 1024} kB.");
+        Problem(StatusCodes.Status413PayloadTooLarge, "Too much at once", "body", $"A request may hold {BodyLimits.BodyBytes / 1024} kB.");
 
     private static ProblemDetails Unreadable(JsonException json)
     {
@@ -79,7 +79,7 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
 }
 
 /// <summary>Sizes beyond which nothing sensible lies.</summary>
-public static class Limits
+public static class BodyLimits
 {
     public const int BodyBytes = 512 * 1024;
 }

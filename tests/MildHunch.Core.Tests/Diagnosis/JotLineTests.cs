@@ -52,6 +52,19 @@ public class JotLineTests
     [InlineData("strainer dirty", "supply-strainer:dirty")]
     [InlineData("outlet closed bleeds down", "closed-outlet:bleeds-down")]
     [InlineData("restart hard", "restart:hard")]
+    [InlineData("28 to 46 bar", "discharge-pressure=37bar swing=18bar")]
+    [InlineData("28-46 bar, 12 l/min", "discharge-pressure=37bar swing=18bar nozzle-flow=12L/min")]
+    [InlineData("head 28 – 46", "discharge-pressure=37bar swing=18bar")]
+    [InlineData("flow 12 to 13 l/min", "nozzle-flow=12.5L/min")]
+    [InlineData("gauge at rest 3 bar", "gauge-at-rest=3bar")]
+    [InlineData("strokes left 42 rpm, strokes right 36 rpm", "strokes-left=42rpm strokes-right=36rpm")]
+    [InlineData("fell 5 bar", "pressure-fall=5bar")]
+    [InlineData("gun 30 bar", "gun-pressure=30bar")]
+    [InlineData("neddle swings", "needle:swings")]
+    [InlineData("needle swingss", "needle:swings")]
+    [InlineData("stranier dirty", "supply-strainer:dirty")]
+    [InlineData("gravle", "sound:gravel")]
+    [InlineData("milky oil", "oil:milky")]
     [InlineData("31 bar, swing 24, bucket 10 l in 49 s, inlet hose calm", "discharge-pressure=31bar swing=24bar nozzle-flow=12.245L/min inlet-hose:calm")]
     public void Understands(string line, string expected)
     {
@@ -75,6 +88,20 @@ public class JotLineTests
         read.Gaps.ShouldHaveSingleItem().Text.ShouldBe(gap);
         read.Gaps[0].Problem.ShouldNotBeNullOrWhiteSpace();
     }
+
+    /// <summary>What is being typed goes on by itself: names by their beginning, answers behind their name.</summary>
+    [Theory]
+    [InlineData("31 bar, stra", "strainer")]
+    [InlineData("need", "needle")]
+    [InlineData("needle ", "swings")]
+    [InlineData("inlet hose ", "kicks")]
+    public void Suggests_how_to_go_on(string line, string suggestion) => Jot.Read(line, Fog2).Suggestions.ShouldContain(suggestion);
+
+    [Theory]
+    [InlineData("31 bar ")]
+    [InlineData("")]
+    [InlineData("x")]
+    public void Suggests_nothing_where_nothing_waits(string line) => Jot.Read(line, Fog2).Suggestions.ShouldBeEmpty();
 
     [Fact]
     public void A_stacked_bore_has_no_side()
@@ -104,7 +131,13 @@ public class JotLineTests
     {
         using var stream = typeof(JotLine).Assembly.GetManifestResourceStream("knowledge/jot.json")!;
         var data = System.Text.Json.JsonDocument.Parse(stream).RootElement;
-        foreach (var subject in data.GetProperty("subjects").GetProperty(cue).EnumerateArray())
+        if (!data.GetProperty("subjects").TryGetProperty(cue, out var subjects))
+        {
+            var entry = Known.Cue(cue)!;
+            return Jot.Read($"{entry.Name} {entry.Answers.First(a => a.Id == answer).Text}", Fog2).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer);
+        }
+
+        foreach (var subject in subjects.EnumerateArray())
             foreach (var word in data.GetProperty("answers").GetProperty(cue).GetProperty(answer).EnumerateArray())
                 if (Jot.Read($"{subject} {word.GetString()!.TrimEnd('*')}", Fog2).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer))
                     return true;
@@ -113,8 +146,8 @@ public class JotLineTests
 
     private static string Short(JotItem item)
     {
-        if (item.Reading is { } r)
-            return $"{r.What.Id}={Math.Round(item.Unit!.FromSi(r.Value.Si), 3)}{item.Unit.Symbol}";
+        if (item.Number is { } n)
+            return $"{n.What}={Math.Round(item.Unit!.FromSi(n.Value.Si), 3)}{item.Unit.Symbol}";
         var c = item.Cue!;
         var place = c.Cylinder is null ? "" : $"@{c.Side?.ToString().ToLowerInvariant()}{c.Cylinder}";
         return $"{c.Cue}:{c.Answer}{place}{(c.DropsPerMinute is { } d ? $" {d}drops" : "")}";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { CaseResource, Knowledge } from '@/shared/api/client';
-import { quantity } from '@/shared/format';
+import { range } from '@/shared/format';
 import type { Place } from './layout';
 import { placeNames, spotOf, standingAt, type Spot } from './spots';
 
@@ -20,7 +20,15 @@ const asks: Record<Place, string> = {
   caps: 'caps',
   weep: 'drips',
 };
-const short: Record<string, string> = { swing: 'swing ', 'supply-flow': 'draws ' };
+const short: Record<string, string> = {
+  swing: 'swing ',
+  'supply-flow': 'draws ',
+  'gauge-at-rest': 'at rest ',
+  'pressure-fall': 'falls ',
+  'strokes-left': 'left ',
+  'strokes-right': 'right ',
+  'gun-pressure': 'gun ',
+};
 
 const standing = computed(() => standingAt(props.place, props.data, props.knowledge));
 const asked = computed(() =>
@@ -50,7 +58,7 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
       :class="{ off: off(r.quantity) }"
       @click="tap"
     >
-      {{ short[r.quantity] }}{{ quantity(r.value) }}
+      {{ short[r.quantity] }}{{ range(r) }}{{ r.at ? ` ${r.at}` : '' }}
     </button>
     <button
       v-for="c in standing.cues"

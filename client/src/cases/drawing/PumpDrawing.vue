@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { CaseResource, Knowledge } from '@/shared/api/client';
+import DriveEnd from './DriveEnd.vue';
 import PlaceTags from './PlaceTags.vue';
+import PumpChamber from './PumpChamber.vue';
+import PumpFittings from './PumpFittings.vue';
 import SuspectPart from './SuspectPart.vue';
-import { columns, dischargeY, fields, height, inletY, plungerY, valve, width, type Place } from './layout';
+import './drawing.css';
+import { columns, dischargeY, fields, height, inletY, valve, width, type Place } from './layout';
 import { suspicion } from './suspicion';
 import { spotOf, type Spot } from './spots';
 
@@ -12,19 +16,17 @@ const props = defineProps<{ data: CaseResource; knowledge: Knowledge; chosen?: S
 const emit = defineEmits<{ tap: [spot: Spot, event: Event] }>();
 
 const pump = computed(() => props.data.pump.pump);
+const arrangement = computed(() => pump.value.arrangement ?? 'crank-plunger');
+const ends = computed(() => arrangement.value === 'intensifier');
 const hasControl = computed(() => (pump.value.control ?? 'none') !== 'none');
-const cols = computed(() => columns(pump.value.cylinders ?? 3));
+const cols = computed(() => columns(pump.value.cylinders ?? 3, arrangement.value));
 const places = computed(() => fields(hasControl.value));
 const parts = computed(() => suspicion(props.data.diagnosis.suspects));
-const plain = computed(() => pump.value.headLayout === 'stacked-bore');
-const sides = ['discharge', 'inlet'] as const;
+const plain = computed(() => pump.value.headLayout === 'stacked-bore' || ends.value);
 const first = computed(() => cols.value[0]?.x ?? 0);
 const last = computed(() => cols.value.at(-1)?.x ?? 0);
-const setting = computed(() => props.data.pump.setup.controlSetting);
-const control = computed(() => {
-  const kind = pump.value.control ?? 'none';
-  return kind === 'auto-stop' ? 'auto stop' : kind;
-});
+const half = computed(() => (cols.value[0]?.plunger.r ?? 38) + 6);
+const atHead = computed(() => (parts.value.head ?? 0) + (parts.value['head:1'] ?? 0) + (parts.value['head:2'] ?? 0));
 
 function tap(place: Place, event: Event, cylinder?: number, side?: 'inlet' | 'discharge') {
   emit('tap', spotOf(place, cylinder, side), event);
@@ -35,19 +37,14 @@ function isChosen(place: Place, cylinder?: number, side?: string): boolean {
 }
 
 /** A share worth writing beside its part. */
-function share(part: string): string {
-  const p = parts.value[part] ?? 0;
-  return p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
-}
-
-function seal(cylinder: number): number {
-  return (parts.value[`hp-seal:${cylinder}`] ?? 0) + (parts.value[`lp-seal:${cylinder}`] ?? 0);
+function share(p: number | undefined): string {
+  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
 }
 </script>
 
 <template>
   <div class="scroller">
-    <div class="drawing">
+    <div class="drawing pump-drawing">
       <svg :viewBox="`0 0 ${width} ${height}`" role="group" aria-label="The pump, head on">
         <defs>
           <pattern id="suspect-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -76,7 +73,7 @@ function seal(cylinder: number): number {
           @tap="tap('supply', $event)"
         >
           <path d="M 136 426 v 38 M 151 426 v 38 M 166 426 v 38" class="mesh" />
-          <text v-if="share('strainer')" x="151" y="408" class="share">{{ share('strainer') }}</text>
+          <text v-if="share(parts.strainer)" x="151" y="408" class="share">{{ share(parts.strainer) }}</text>
         </SuspectPart>
 
         <!-- discharge manifold, hose, nozzle -->
@@ -91,50 +88,41 @@ function seal(cylinder: number): number {
           <path :d="`M 822 ${dischargeY} V 540 H 45 V 464`" class="water thin" />
         </g>
 
-        <!-- shaft behind the plungers -->
-        <path :d="`M ${first} ${plungerY} H 692`" class="shaft" />
+        <SuspectPart
+          name="Head"
+          :box="{
+            x: first - half,
+            y: valve.discharge - 8,
+            w: last - first + 2 * half,
+            h: valve.inlet + valve.height - valve.discharge + 16,
+          }"
+          :probability="atHead"
+          :chosen="isChosen('caps')"
+          @tap="tap('caps', $event)"
+        />
+        <text v-if="share(atHead)" :x="first - half + 4" :y="valve.inlet + valve.height + 2" class="share start">
+          {{ share(atHead) }}
+        </text>
 
-        <g v-for="c in cols" :key="c.cylinder">
-          <path :d="`M ${c.x} ${dischargeY} V ${inletY}`" class="wall" />
-          <path :d="`M ${c.x} ${dischargeY - 6} V ${inletY + 6}`" class="water" />
-          <text :x="c.x" :y="dischargeY - 20" class="number">{{ c.cylinder }}</text>
+        <DriveEnd
+          :arrangement="arrangement"
+          :first="first"
+          :last="last"
+          :probability="parts.crank"
+          :chosen="isChosen('crank')"
+          @tap="tap('crank', $event)"
+        />
 
-          <SuspectPart
-            v-for="side in sides"
-            :key="side"
-            :name="`${side === 'inlet' ? 'Inlet' : 'Discharge'} valve ${c.cylinder}`"
-            :box="c[side]"
-            :probability="parts[`${side}-valve:${c.cylinder}`]"
-            :chosen="isChosen('caps', c.cylinder, plain ? undefined : side)"
-            @tap="tap('caps', $event, c.cylinder, plain ? undefined : side)"
-          >
-            <path :d="`M ${c.x - 14} ${valve[side] + 38} H ${c.x + 14}`" class="seat" />
-            <circle :cx="c.x" :cy="valve[side] + 26" r="9" class="ball" />
-            <path :d="`M ${c.x} ${valve[side] + 15} v -9`" class="spring" />
-          </SuspectPart>
-
-          <SuspectPart
-            :name="`Plunger and seals ${c.cylinder}`"
-            round
-            :box="{ x: c.x - c.plunger.r, y: plungerY - c.plunger.r, w: 2 * c.plunger.r, h: 2 * c.plunger.r }"
-            :probability="seal(c.cylinder)"
-            :chosen="isChosen('weep', c.cylinder)"
-            @tap="tap('weep', $event, c.cylinder)"
-          >
-            <circle :cx="c.x" :cy="plungerY" :r="c.plunger.r - 8" class="ring" />
-            <circle :cx="c.x" :cy="plungerY" :r="c.plunger.r - 15" class="ceramic" />
-          </SuspectPart>
-
-          <text v-if="share(`discharge-valve:${c.cylinder}`)" :x="c.x" :y="valve.discharge - 5" class="share">
-            {{ share(`discharge-valve:${c.cylinder}`) }}
-          </text>
-          <text v-if="seal(c.cylinder) >= 0.04" :x="c.x" :y="plungerY + 5" class="share">
-            {{ Math.round(100 * seal(c.cylinder)) }} %
-          </text>
-          <text v-if="share(`inlet-valve:${c.cylinder}`)" :x="c.x" :y="valve.inlet + 70" class="share">
-            {{ share(`inlet-valve:${c.cylinder}`) }}
-          </text>
-        </g>
+        <PumpChamber
+          v-for="c in cols"
+          :key="c.cylinder"
+          :column="c"
+          :arrangement="arrangement"
+          :parts="parts"
+          :plain="plain"
+          :chosen="isChosen"
+          @tap="tap"
+        />
 
         <!-- gauge -->
         <path :d="`M 690 ${dischargeY} V 148`" class="wall thin" />
@@ -149,34 +137,7 @@ function seal(cylinder: number): number {
           <path d="M 690 129 L 701 117" class="spring" />
         </SuspectPart>
 
-        <!-- pulley -->
-        <SuspectPart
-          name="Crank and drive"
-          round
-          :box="{ x: 690, y: plungerY - 24, w: 48, h: 48 }"
-          :probability="parts.crank"
-          :chosen="isChosen('crank')"
-          @tap="tap('crank', $event)"
-        >
-          <circle :cx="714" :cy="plungerY" r="7" class="ceramic" />
-          <text v-if="share('crank')" x="744" :y="plungerY + 20" class="share start">{{ share('crank') }}</text>
-        </SuspectPart>
-
-        <!-- unloader -->
-        <template v-if="hasControl">
-          <SuspectPart
-            :name="`The ${control}`"
-            :box="{ x: 796, y: 344, w: 52, h: 60 }"
-            :probability="parts.control"
-            :chosen="isChosen('control')"
-            @tap="tap('control', $event)"
-          >
-            <path d="M 806 388 H 838 M 822 388 V 366 M 814 366 H 830 M 816 359 H 828 M 818 352 H 826" class="spring" />
-          </SuspectPart>
-          <text x="856" y="370" class="label start">{{ control }}</text>
-          <text v-if="setting" x="856" y="391" class="label start">set {{ setting.value }} {{ setting.unit }}</text>
-          <text v-if="share('control')" x="822" y="336" class="share">{{ share('control') }}</text>
-        </template>
+        <PumpFittings :pump="data.pump" :parts="parts" :chosen="isChosen" @tap="tap" />
 
         <!-- nozzle -->
         <SuspectPart
@@ -189,12 +150,14 @@ function seal(cylinder: number): number {
           <path d="M 898 240 H 926 L 917 277 H 907 Z" class="tip" />
         </SuspectPart>
         <path d="M 903 291 L 888 320 M 912 291 V 324 M 921 291 L 936 320" class="jet" />
-        <text v-if="share('nozzle')" x="944" y="264" class="share start">{{ share('nozzle') }}</text>
+        <text v-if="share(parts.nozzle)" x="944" y="264" class="share start">{{ share(parts.nozzle) }}</text>
         <text x="944" y="316" class="label start">nozzle</text>
 
         <text x="45" y="410" class="label">supply</text>
-        <text x="10" y="130" class="label start">valves and caps</text>
-        <text x="10" y="266" class="label start">plungers and seals</text>
+        <text x="10" y="130" class="label start">{{ ends ? 'poppets' : 'valves and caps' }}</text>
+        <text x="10" y="266" class="label start">
+          {{ arrangement === 'twin-piston' ? 'cups and sleeves' : 'plungers and seals' }}
+        </text>
         <text v-if="hasControl" x="740" y="530" class="label">return</text>
       </svg>
 
@@ -236,103 +199,5 @@ svg {
 
 .tags {
   position: absolute;
-}
-
-.wall {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 24;
-}
-
-.water {
-  fill: none;
-  stroke: var(--water-soft);
-  stroke-width: 19;
-}
-
-.wall.thin {
-  stroke-width: 12;
-}
-
-.water.thin {
-  stroke-width: 8;
-}
-
-.stripe {
-  fill: var(--suspect);
-}
-
-.fluid {
-  fill: var(--water-soft);
-}
-
-.shaft {
-  fill: none;
-  stroke: var(--ink-2);
-  stroke-width: 10;
-}
-
-.mesh,
-.seat,
-.spring,
-.jet,
-.ring {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.5;
-}
-
-.seat {
-  stroke-width: 4;
-}
-
-.mesh {
-  stroke-dasharray: 3 4;
-}
-
-.jet {
-  stroke: var(--water);
-}
-
-.ball,
-.tip {
-  fill: var(--ink);
-}
-
-.ceramic {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-
-text {
-  fill: var(--ink);
-  text-anchor: middle;
-  pointer-events: none;
-}
-
-.number {
-  font-family: var(--font-tag);
-  font-weight: 600;
-  font-size: 24px;
-}
-
-.label {
-  fill: var(--ink-2);
-  font-family: var(--font-text);
-  font-size: 18px;
-}
-
-.share {
-  font-family: var(--font-figure);
-  font-weight: 600;
-  font-size: 18px;
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 5px;
-}
-
-.start {
-  text-anchor: start;
 }
 </style>

@@ -35,8 +35,11 @@ export const plungerY = 306;
 export const inletY = 446;
 export const valve = { discharge: 194, inlet: 362, height: 52 };
 
-export function columns(cylinders: number): Column[] {
-  const pitch = Math.min(widestPitch, (right - left) / cylinders);
+/** The two ends of an intensifier leave room for the oil between them. */
+export const endPitch = 290;
+
+export function columns(cylinders: number, arrangement = 'crank-plunger'): Column[] {
+  const pitch = arrangement === 'intensifier' ? endPitch : Math.min(widestPitch, (right - left) / cylinders);
   const start = (left + right) / 2 - (pitch * (cylinders - 1)) / 2;
   const half = Math.min(30, pitch / 2 - 4);
   return Array.from({ length: cylinders }, (_, i) => {
@@ -50,6 +53,15 @@ export function columns(cylinders: number): Column[] {
     };
   });
 }
+
+/** What stands beside the pump, where it is fitted. */
+export const fittings = {
+  dampener: { x: 738, y: 116, w: 44, h: 44 },
+  relief: { x: 838, y: 186, w: 44, h: 44 },
+  hose: { x: 890, y: 184, w: 44, h: 44 },
+  inletInjector: { x: 182, y: 382, w: 44, h: 44 },
+  outletInjector: { x: 800, y: 116, w: 44, h: 44 },
+} satisfies Record<string, Box>;
 
 export function fields(hasControl: boolean): Field[] {
   const all: Field[] = [

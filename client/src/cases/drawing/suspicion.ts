@@ -9,7 +9,9 @@ export function suspicion(suspects: Suspect[]): Suspicion {
   for (const suspect of suspects) {
     if (!suspect.part) continue;
     if (suspect.locations.length === 0) add(suspect.part, suspect.probability);
-    for (const at of suspect.locations) add(`${suspect.part}:${at.cylinder}`, at.probability);
+    // A fault of either valve sits on the side it was placed on.
+    for (const at of suspect.locations)
+      add(`${at.side ? `${at.side}-valve` : suspect.part}:${at.cylinder}`, at.probability);
   }
   return parts;
 }

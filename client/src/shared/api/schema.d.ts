@@ -206,7 +206,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Suspects with evidence for and against, the water ledger and the next check. */
+        /** Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now. */
         post: {
             parameters: {
                 query?: never;
@@ -227,6 +227,46 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["DiagnosisResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next three checks as a small decision tree. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DiagnosisRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanResponse"];
                     };
                 };
             };
@@ -773,6 +813,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What closed cases turned out to be, by type of pump: it moves the priors. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpTypeRecord"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/{pumpType}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sets the record of one type of pump back: only cases closed from now on count. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pumpType: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -820,6 +932,12 @@ export interface components {
             undo: null | string;
             redo: null | string;
             diagnosis: components["schemas"]["DiagnosisResponse"];
+            hours: components["schemas"]["PartHoursDto"][];
+            couldNot: string[];
+            limits: components["schemas"]["LimitsDto"];
+            found: {
+                [key: string]: number;
+            };
         };
         CaseSummary: {
             id: string;
@@ -856,6 +974,12 @@ export interface components {
             facts?: null | {
                 [key: string]: string;
             };
+            hours?: null | components["schemas"]["PartHoursDto"][];
+            /** @description cues and quantities tried in vain; replaces what was told before */
+            couldNot?: null | string[];
+            limits?: null | components["schemas"]["LimitsDto"];
+            /** @description true keeps earlier readings of the same quantity: they are combined */
+            again?: null | boolean;
         };
         CheckAnswerDto: {
             answer: string;
@@ -987,6 +1111,14 @@ export interface components {
             readings?: null | components["schemas"]["ReadingDto"][];
             cues?: null | components["schemas"]["CueDto"][];
             context?: null | string[];
+            hours?: null | components["schemas"]["PartHoursDto"][];
+            /** @description what was found in closed cases of such pumps: times by fault */
+            found?: null | {
+                [key: string]: number;
+            };
+            /** @description cues and quantities tried in vain: no evidence, not asked for again */
+            couldNot?: null | string[];
+            limits?: null | components["schemas"]["LimitsDto"];
         };
         DiagnosisResponse: {
             actions: components["schemas"]["ActionDto"][];
@@ -999,6 +1131,10 @@ export interface components {
             /** Format: int32 */
             considered: number;
             pairs: components["schemas"]["PairDto"][];
+            /** Format: double */
+            twoAtOnce: number;
+            openNow: components["schemas"]["OpenNowDto"];
+            rival: null | components["schemas"]["RivalDto"];
         };
         /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
         DriveDto: {
@@ -1081,6 +1217,12 @@ export interface components {
                 [key: string]: string;
             };
         };
+        FoundDto: {
+            fault: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+        };
         HazardDto: {
             id: string;
             text: string;
@@ -1119,6 +1261,7 @@ export interface components {
         JotResponse: {
             items: components["schemas"]["JotItemDto"][];
             notUnderstood: components["schemas"]["JotGapDto"][];
+            suggestions: string[];
         };
         KnowledgeResponse: {
             cues: components["schemas"]["CueEntryDto"][];
@@ -1128,6 +1271,10 @@ export interface components {
             units: {
                 [key: string]: string[];
             };
+            tools: string[];
+            hazards: components["schemas"]["HazardDto"][];
+            wearingParts: string[];
+            shopFile: components["schemas"]["ShopFileDto"];
         };
         LeaderDto: {
             fault: string;
@@ -1154,6 +1301,19 @@ export interface components {
             flow: null | components["schemas"]["QuantityDto"];
             sigma: null | components["schemas"]["QuantityDto"];
             source: string;
+        };
+        /** @description What cannot or must not be done today. */
+        LimitsDto: {
+            /** @description tools that are not at hand */
+            without?: null | string[];
+            /** @description the plant must not be stopped */
+            keepRunning?: null | boolean;
+            /** Format: double */
+            mostMinutes?: null | number;
+            /** @description only what an apprentice may do alone */
+            apprentice?: null | boolean;
+            /** @description hazards nobody answers for today */
+            avoid?: null | string[];
         };
         LocationDto: {
             /** Format: int32 */
@@ -1209,6 +1369,8 @@ export interface components {
             information: number;
             /** Format: double */
             informationPerMinute: number;
+            /** Format: double */
+            minutesToMend: number;
             cue: null | string;
             reading: null | string;
             hazards: components["schemas"]["HazardDto"][];
@@ -1230,6 +1392,16 @@ export interface components {
             name: string;
             place: string;
             units: string[];
+        };
+        /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
+        OpenNowDto: {
+            recommended: boolean;
+            /** Format: double */
+            minutesIfTested: number;
+            /** Format: double */
+            minutesIfOpened: number;
+            bestCheck: null | string;
+            text: string;
         };
         OutletMoveDto: {
             /**
@@ -1256,6 +1428,24 @@ export interface components {
             side: null | string;
             end: null | string;
         };
+        /** @description Hours a part has run since it was new. */
+        PartHoursDto: {
+            part: null | string;
+            /** Format: double */
+            hours: null | number;
+            /** Format: int32 */
+            cylinder?: null | number;
+        };
+        PlanBranchDto: {
+            text: string;
+            /** Format: double */
+            probability: number;
+            leader: string;
+            /** Format: double */
+            leaderProbability: number;
+            next: null | components["schemas"]["PlanStepDto"];
+            ends: null | string;
+        };
         /** @description What to run; everything may be left out. */
         PlanDto: {
             /** Format: double */
@@ -1272,6 +1462,19 @@ export interface components {
             noise?: null | components["schemas"]["QuantityDto"];
             /** Format: int32 */
             seed?: null | number;
+        };
+        /** @description The next three checks as a tree; no first step where opening beats testing already. */
+        PlanResponse: {
+            first: null | components["schemas"]["PlanStepDto"];
+        };
+        /** @description A check and where each of its answers leads. */
+        PlanStepDto: {
+            check: string;
+            name: string;
+            question: string;
+            /** Format: double */
+            minutes: number;
+            branches: components["schemas"]["PlanBranchDto"][];
         };
         /** @description Where the shaft's power goes. */
         PowerSplitDto: {
@@ -1352,6 +1555,15 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description What closed cases of one type of pump turned out to be, and since when they count. */
+        PumpTypeRecord: {
+            pumpType: string;
+            /** Format: int32 */
+            cases: number;
+            /** Format: date-time */
+            since: null | string;
+            found: components["schemas"]["FoundDto"][];
+        };
         /** @description A value with its unit, as typed: { "value": 142, "unit": "bar" }. */
         QuantityDto: {
             /** Format: double */
@@ -1363,12 +1575,27 @@ export interface components {
             quantity: null | string;
             value: null | components["schemas"]["QuantityDto"];
             uncertainty?: null | components["schemas"]["QuantityDto"];
+            to?: null | components["schemas"]["QuantityDto"];
+            /** @description before or after a mend; what was read before no longer counts once something was read after */
+            at?: null | string;
         };
         ReadingEntryDto: {
             id: string;
             quantity: string;
             value: components["schemas"]["QuantityDto"];
             uncertainty: null | components["schemas"]["QuantityDto"];
+            to: null | components["schemas"]["QuantityDto"];
+            at: null | string;
+        };
+        /** @description The second suspect and what would have to be true for it to lead. */
+        RivalDto: {
+            fault: string;
+            name: string;
+            check: null | string;
+            answer: null | string;
+            /** Format: double */
+            probability: number;
+            text: string;
         };
         /** @description A run of hose or pipe. */
         RunDto: {
@@ -1419,6 +1646,12 @@ export interface components {
             high: number;
             zero: string;
             one: string;
+        };
+        /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
+        ShopFileDto: {
+            name: string;
+            inUse: boolean;
+            trouble: null | string;
         };
         SimulationRequest: {
             pump: null | components["schemas"]["PumpDto"];

@@ -14,6 +14,7 @@ const route = useRoute();
       <RouterLink to="/cases" :class="{ here: route.path.startsWith('/cases') }">Cases</RouterLink>
       <RouterLink to="/pumps" :class="{ here: route.path.startsWith('/pumps') }">Pumps</RouterLink>
       <RouterLink to="/workings" :class="{ here: route.path.startsWith('/workings') }">Workings</RouterLink>
+      <RouterLink to="/record" :class="{ here: route.path.startsWith('/record') }">Record</RouterLink>
     </nav>
     <div class="middle"><slot /></div>
     <button class="tap plain" type="button" @click="toggle">{{ dark ? 'Day' : 'Plant room' }}</button>

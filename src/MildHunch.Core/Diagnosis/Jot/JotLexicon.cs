@@ -20,10 +20,19 @@ internal enum MeaningKind
 /// <summary>One meaning of a phrase. An answer that stands alone needs no subject.</summary>
 internal sealed record Meaning(MeaningKind Kind, string Id = "", string Answer = "", bool Alone = false);
 
+/// <summary>Something with a number that can be jotted: an observable, or one of the readings beside them.</summary>
+internal sealed record JotQuantity(string Id, string Name, Quantities.QuantityKind Kind)
+{
+    public static JotQuantity? Find(string id) => Observables.Find(id) is { } what
+        ? new JotQuantity(what.Id, what.Name, what.Kind)
+        : AsTaken.Beside.Where(b => b.Id == id).Select(b => new JotQuantity(b.Id, b.Name, b.Kind)).FirstOrDefault();
+}
+
 /// <summary>The technician's shorthand, as data. Longest phrase first, so that "inlet hose" is not an inlet pressure.</summary>
 internal sealed class JotLexicon
 {
     private readonly Dictionary<string, List<Meaning>> phrases = new(StringComparer.OrdinalIgnoreCase);
+    private const int LeastLetters = 5;
     private readonly int longest;
 
     public JotLexicon(Catalogue catalogue)
@@ -32,7 +41,7 @@ internal sealed class JotLexicon
         var data = JsonSerializer.Deserialize<Data>(stream, JsonSerializerOptions.Web)!;
         foreach (var (id, words) in data.Labels)
         {
-            Require(Observables.Find(id) is not null, id, "is no reading");
+            Require(JotQuantity.Find(id) is not null, id, "is no reading");
             Add(words, new Meaning(MeaningKind.Label, id));
         }
 
@@ -52,8 +61,16 @@ internal sealed class JotLexicon
             }
         }
 
+        // A cue that has no shorthand of its own, such as a shop's, is jotted by its name and the words of its answers.
         foreach (var cue in catalogue.Cues)
-            Require(data.Subjects.ContainsKey(cue.Id) && data.Answers.ContainsKey(cue.Id), cue.Id, "cannot be jotted");
+        {
+            if (!data.Subjects.ContainsKey(cue.Id))
+                Add([cue.Name], new Meaning(MeaningKind.Subject, cue.Id));
+            if (!data.Answers.ContainsKey(cue.Id))
+                foreach (var answer in cue.Answers)
+                    Add([answer.Text], new Meaning(MeaningKind.Answer, cue.Id, answer.Id));
+        }
+
         Add(data.Fillers, new Meaning(MeaningKind.Filler));
         Add(["discharge", "discharge cap", "discharge side"], new Meaning(MeaningKind.Side, "discharge"));
         Add(["inlet", "inlet cap", "inlet side"], new Meaning(MeaningKind.Side, "inlet"));
@@ -80,6 +97,45 @@ internal sealed class JotLexicon
 
         meanings = [];
         return 0;
+    }
+
+    /// <summary>
+    /// What a misspelt word most likely is: the only single word one slip away (a letter wrong, missing, too many, or two
+    /// swapped). Short words are left alone, they are too like one another.
+    /// </summary>
+    public IReadOnlyList<Meaning>? Near(string word)
+    {
+        if (word.Length < LeastLetters || !word.All(char.IsLetter))
+            return null;
+        var near = phrases.Where(p => !p.Key.Contains(' ', StringComparison.Ordinal) && p.Key.Length >= LeastLetters - 1 && OneSlip(word.ToLowerInvariant(), p.Key.ToLowerInvariant())).ToArray();
+        return near.Length == 0 || near.Skip(1).Any(p => !p.Value.SequenceEqual(near[0].Value)) ? null : near[0].Value;
+    }
+
+    /// <summary>Phrases that go on from what is being typed, the shortest first.</summary>
+    public IReadOnlyList<string> Beginning(string typed, int most) =>
+    [
+        .. phrases.Where(p => p.Value.Any(m => m.Kind is MeaningKind.Label or MeaningKind.Subject or MeaningKind.Answer) && p.Key.Length > typed.Length && p.Key.StartsWith(typed, StringComparison.OrdinalIgnoreCase))
+            .Select(p => p.Key).OrderBy(p => p.Length).ThenBy(p => p, StringComparer.Ordinal).Take(most),
+    ];
+
+    /// <summary>Answers that a name waits for.</summary>
+    public IReadOnlyList<string> AnswersTo(IReadOnlyList<Meaning> subject, int most) =>
+    [
+        .. phrases.Where(p => p.Value.Any(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Kind == MeaningKind.Subject && w.Id == m.Id)))
+            .GroupBy(p => p.Value.First(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Id == m.Id)).Answer).Select(g => g.MinBy(p => p.Value.Count).Key).Take(most),
+    ];
+
+    private static bool OneSlip(string a, string b)
+    {
+        if (Math.Abs(a.Length - b.Length) > 1 || a == b)
+            return a == b;
+        var start = 0;
+        while (start < Math.Min(a.Length, b.Length) && a[start] == b[start])
+            start++;
+        var (x, y) = (a[start..], b[start..]);
+        if (x.Length == y.Length)
+            return x[1..] == y[1..] || (x.Length > 1 && x[0] == y[1] && x[1] == y[0] && x[2..] == y[2..]);
+        return x.Length > y.Length ? x[1..] == y : x == y[1..];
     }
 
     private static void Require(bool holds, string entry, string problem)

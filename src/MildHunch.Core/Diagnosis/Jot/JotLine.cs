@@ -4,13 +4,17 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis.Jot;
 
 /// <summary>One thing understood in a jot line, and where it stands: a reading with the unit as written, or a cue.</summary>
-public sealed record JotItem(int Start, int Length, Reading? Reading, Quantities.Unit? Unit, CueFact? Cue, string Says);
+public sealed record JotItem(int Start, int Length, JotNumber? Number, Quantities.Unit? Unit, CueFact? Cue, string Says);
+
+/// <summary>A number jotted: of an observable or of something read beside them, SI.</summary>
+public sealed record JotNumber(string What, Quantities.Amount Value);
 
 /// <summary>A stretch that was not understood, and why.</summary>
 public sealed record JotGap(int Start, int Length, string Text, string Problem);
 
 /// <summary>What a jot line says. Nothing in it is guessed: what is not understood is listed.</summary>
-public sealed record JotReading(IReadOnlyList<JotItem> Items, IReadOnlyList<JotGap> Gaps);
+/// <param name="Suggestions">How the word that is being typed may go on.</param>
+public sealed record JotReading(IReadOnlyList<JotItem> Items, IReadOnlyList<JotGap> Gaps, IReadOnlyList<string> Suggestions);
 
 /// <summary>Reads a technician's shorthand: "31 bar swing 24, bucket 10 l in 49 s, weep 2 30/min, inlet hose calm".</summary>
 public sealed class JotLine
@@ -18,6 +22,8 @@ public sealed class JotLine
     /// <summary>Longer lines are refused: nobody writes them in one breath.</summary>
     public const int MostCharacters = 2000;
 
+    private const int MostSuggestions = 5;
+    private const int LeastTyped = 2;
     private readonly Catalogue catalogue;
     private readonly JotLexicon lexicon;
 
@@ -27,10 +33,22 @@ public sealed class JotLine
         lexicon = new JotLexicon(catalogue);
     }
 
+    // Behind a name its answers; within a word whatever begins so.
+    private IReadOnlyList<string> Suggest(string text, List<Token> tokens)
+    {
+        if (text.EndsWith(' ') && tokens.LastOrDefault() is WordToken waiting)
+            return lexicon.AnswersTo(waiting.Meanings, MostSuggestions);
+        var from = text.LastIndexOfAny([' ', ',', ';']) + 1;
+        var typed = text[from..];
+        return typed.Length >= LeastTyped && typed.All(char.IsLetter) ? lexicon.Beginning(typed, MostSuggestions) : [];
+    }
+
     /// <summary>Everything the line says about this pump.</summary>
     public JotReading Read(string text, ReciprocatingPump pump)
     {
         Guard.Within("text", text.Length, 0, MostCharacters, $"{text.Length} characters", $"a line of at most {MostCharacters} characters");
-        return new JotParser(catalogue, pump, text, JotScanner.Scan(text, lexicon)).Parse();
+        var tokens = JotScanner.Scan(text, lexicon);
+        var suggestions = Suggest(text, tokens);
+        return new JotParser(catalogue, pump, text, tokens).Parse() with { Suggestions = suggestions };
     }
 }

@@ -45,7 +45,7 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
         }
 
         LetGo();
-        return new JotReading([.. items.OrderBy(i => i.Start)], [.. gaps.OrderBy(g => g.Start)]);
+        return new JotReading([.. items.OrderBy(i => i.Start)], [.. gaps.OrderBy(g => g.Start)], []);
     }
 
     private Token? Next(int ahead = 1) => at + ahead < tokens.Count ? tokens[at + ahead] : null;
@@ -70,10 +70,10 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
     {
         if (number.Unit?.Kind == QuantityKind.Volume && Bucket(number))
             return;
-        var label = Waiting(MeaningKind.Label).Select(m => Observables.Find(m.Id)!).FirstOrDefault(o => number.Unit is null || number.Unit.Kind == o.Kind);
+        var label = Waiting(MeaningKind.Label).Select(m => JotQuantity.Find(m.Id)!).FirstOrDefault(o => number.Unit is null || number.Unit.Kind == o.Kind);
 
         // "discharge 2 hisses", "cap 2 warm", "weep 2": a small bare number behind such a word is a place, not a reading.
-        if (number.IsPlace && (label is null || Next() is WordToken { } after && after.Is(MeaningKind.Answer)) && Waiting(MeaningKind.Subject).Concat(Waiting(MeaningKind.Side)).Concat(Waiting(MeaningKind.Cylinder)).Any())
+        if (number.IsPlace && Next() is not RangeToken && (label is null || Next() is WordToken { } after && after.Is(MeaningKind.Answer)) && Waiting(MeaningKind.Subject).Concat(Waiting(MeaningKind.Side)).Concat(Waiting(MeaningKind.Cylinder)).Any())
         {
             waiting.Add(number);
             at++;
@@ -82,7 +82,7 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
 
         if (label is null && Next() is WordToken behind && behind.Is(MeaningKind.Label) && Next(2) is not NumberToken)
         {
-            label = behind.Meanings.Where(m => m.Kind == MeaningKind.Label).Select(m => Observables.Find(m.Id)!).FirstOrDefault(o => number.Unit is null || number.Unit.Kind == o.Kind);
+            label = behind.Meanings.Where(m => m.Kind == MeaningKind.Label).Select(m => JotQuantity.Find(m.Id)!).FirstOrDefault(o => number.Unit is null || number.Unit.Kind == o.Kind);
             if (label is not null)
             {
                 waiting.Add(behind);
@@ -90,13 +90,13 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
             }
         }
 
-        var kind = number.Unit?.Kind ?? (Next() is PlusMinusToken && Next(2) is NumberToken spread ? spread.Unit?.Kind : null);
+        var kind = number.Unit?.Kind ?? (Next() is PlusMinusToken or RangeToken && Next(2) is NumberToken spread ? spread.Unit?.Kind : null);
         label ??= kind switch
         {
-            QuantityKind.GaugePressure => Observables.Pressure,
-            QuantityKind.VolumeFlow => Observables.NozzleFlow,
-            QuantityKind.RotationalSpeed => Observables.Speed,
-            QuantityKind.Length => Observables.NozzleOrifice,
+            QuantityKind.GaugePressure => Named(Observables.Pressure),
+            QuantityKind.VolumeFlow => Named(Observables.NozzleFlow),
+            QuantityKind.RotationalSpeed => Named(Observables.Speed),
+            QuantityKind.Length => Named(Observables.NozzleOrifice),
             _ => null,
         };
         if (label is null)
@@ -109,17 +109,35 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
 
         at++;
         var unit = number.Unit ?? lastUnit.GetValueOrDefault(label.Kind) ?? Units.Preferred(label.Kind);
-        if (label == Observables.Pressure && tokens.Count > at + 1 && tokens[at] is PlusMinusToken && tokens[at + 1] is NumberToken half)
+        if (label.Id == Observables.Pressure.Id && tokens.Count > at + 1 && tokens[at] is PlusMinusToken && tokens[at + 1] is NumberToken half)
         {
             unit = number.Unit ?? half.Unit ?? unit;
             at += 2;
             Reading(label, number, number.Value, unit, number.Start);
-            Reading(Observables.Swing, half, 2 * half.Value, half.Unit ?? unit, half.Start);
+            Reading(Named(Observables.Swing), half, 2 * half.Value, half.Unit ?? unit, half.Start);
+            return;
+        }
+
+        if (tokens.Count > at + 1 && tokens[at] is RangeToken && tokens[at + 1] is NumberToken upper)
+        {
+            Range(label, number, upper, number.Unit ?? upper.Unit ?? unit);
             return;
         }
 
         Reading(label, number, number.Value, unit, waiting.Count > 0 ? Math.Min(waiting[0].Start, number.Start) : number.Start);
     }
+
+    // "28 to 46 bar" on the gauge is a mean and a swing; of anything else it is the middle.
+    private void Range(JotQuantity label, NumberToken lower, NumberToken upper, Unit unit)
+    {
+        at += 2;
+        var start = waiting.Count > 0 ? Math.Min(waiting[0].Start, lower.Start) : lower.Start;
+        Reading(label, label.Id == Observables.Pressure.Id ? lower : upper, (lower.Value + upper.Value) / 2, unit, start);
+        if (label.Id == Observables.Pressure.Id)
+            Reading(Named(Observables.Swing), upper, Math.Abs(upper.Value - lower.Value), unit, upper.Start);
+    }
+
+    private static JotQuantity Named(Observable what) => JotQuantity.Find(what.Id)!;
 
     private bool Bucket(NumberToken volume)
     {
@@ -128,7 +146,7 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
             ahead++;
         if (Next(ahead) is not NumberToken { Unit.Kind: QuantityKind.Duration } time)
             return false;
-        var what = Waiting(MeaningKind.Label).Select(m => Observables.Find(m.Id)!).FirstOrDefault(o => o.Kind == QuantityKind.VolumeFlow) ?? Observables.NozzleFlow;
+        var what = Waiting(MeaningKind.Label).Select(m => JotQuantity.Find(m.Id)!).FirstOrDefault(o => o.Kind == QuantityKind.VolumeFlow) ?? Named(Observables.NozzleFlow);
         var start = waiting.Count > 0 ? waiting[0].Start : volume.Start;
         at += ahead + 1;
         var seconds = time.Unit!.ToSi(time.Value);
@@ -144,19 +162,21 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
         return true;
     }
 
-    private void Reading(Observable what, Token last, double value, Unit unit, int start)
+    private void Reading(JotQuantity what, Token last, double value, Unit unit, int start)
     {
         waiting.Clear();
         lastUnit[what.Kind] = unit;
-        var reading = new Reading(what, new Amount(what.Kind, unit.ToSi(value)));
+        var amount = new Amount(what.Kind, unit.ToSi(value));
+        var length = last.Start + last.Length - start;
         try
         {
-            EvidenceRules.Check(reading, what.Id);
-            items.Add(new JotItem(start, last.Start + last.Length - start, reading, unit, null, $"{what.Name}: {reading.Value.Text(unit)}"));
+            if (Observables.Find(what.Id) is { } observable)
+                EvidenceRules.Check(new Reading(observable, amount), what.Id);
+            items.Add(new JotItem(start, length, new JotNumber(what.Id, amount), unit, null, $"{what.Name}: {amount.Text(unit)}"));
         }
         catch (ImpossibleInputException e)
         {
-            gaps.Add(new JotGap(start, last.Start + last.Length - start, text.Substring(start, last.Start + last.Length - start), $"not possible; accepted: {e.Accepted}"));
+            gaps.Add(new JotGap(start, length, text.Substring(start, length), $"not possible; accepted: {e.Accepted}"));
         }
     }
 
@@ -164,6 +184,14 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
     {
         if (word.Meanings.All(m => m.Kind == MeaningKind.Filler))
         {
+            at++;
+            return;
+        }
+
+        // "milky oil": the name behind its answer adds nothing.
+        if (waiting.Count == 0 && items.Count > 0 && items[^1] is { Cue: { } told } before && before.Start + before.Length + 1 == word.Start && word.Meanings.Any(m => m.Kind == MeaningKind.Subject && m.Id == told.Cue))
+        {
+            items[^1] = before with { Length = word.Start + word.Length - before.Start };
             at++;
             return;
         }

@@ -12,6 +12,9 @@ internal sealed record NumberToken(int Start, int Length, double Value, Unit? Un
 
 internal sealed record PlusMinusToken(int Start, int Length) : Token(Start, Length);
 
+/// <summary>Between the two ends of a range: "28 to 46", "28-46", "28…46".</summary>
+internal sealed record RangeToken(int Start, int Length) : Token(Start, Length);
+
 internal sealed record WordToken(int Start, int Length, IReadOnlyList<Meaning> Meanings) : Token(Start, Length)
 {
     public bool Is(MeaningKind kind) => Meanings.Any(m => m.Kind == kind);
@@ -42,10 +45,14 @@ internal static class JotScanner
                 tokens.Add(Taken(new BreakToken(at, 1)));
             else if (c == '±' || string.CompareOrdinal(text, at, "+-", 0, 2) == 0 || string.CompareOrdinal(text, at, "+/-", 0, 3) == 0)
                 tokens.Add(Taken(new PlusMinusToken(at, c == '±' ? 1 : text[at + 1] == '/' ? 3 : 2)));
+            else if (tokens.Count > 0 && tokens[^1] is NumberToken && Range(text, at) is > 0 and var dash)
+                tokens.Add(Taken(new RangeToken(at, dash)));
             else if (Number(text, at) is { } number)
                 tokens.Add(Taken(number));
             else if (lexicon.Match(text, at, out var meanings) is > 0 and var length)
                 tokens.Add(Taken(new WordToken(at, length, meanings)));
+            else if (lexicon.Near(text.Substring(at, WordLength(text, at))) is { } near)
+                tokens.Add(Taken(new WordToken(at, WordLength(text, at), near)));
             else
                 tokens.Add(Taken(new StrangeToken(at, WordLength(text, at), "not understood")));
         }
@@ -91,6 +98,14 @@ internal static class JotScanner
         return end < text.Length && char.IsLetter(text[end])
             ? new StrangeToken(at, WordLength(text, at), $"the unit in “{text.Substring(at, WordLength(text, at))}” is not known")
             : new NumberToken(at, used, value, null);
+    }
+
+    // A dash or "to" between two numbers; "-0.3" behind a space is a number of its own.
+    private static int Range(string text, int at)
+    {
+        var length = text[at] is '-' or '–' or '…' ? 1 : string.Compare(text, at, "to ", 0, 3, StringComparison.OrdinalIgnoreCase) == 0 ? 2 : 0;
+        var spaced = at > 0 && text[at - 1] == ' ' && at + length < text.Length && text[at + length] != ' ';
+        return length > 0 && !(length == 1 && spaced) && NextIsNumber(text, at + length) ? length : 0;
     }
 
     private static bool NextIsNumber(string text, int at)

@@ -99,7 +99,8 @@ public sealed class HoseFault : IEffect
 
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
-        condition.LineLoss += 0.8 * severity;
+        // Most bad hoses only drip at a coupling; few lose much of the pressure.
+        condition.LineLoss += 0.8 * severity * severity;
         condition.OutsideShare += 0.05 * severity * severity;
     }
 

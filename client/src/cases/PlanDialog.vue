@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog';
+import { ref, watch } from 'vue';
+import { api, inWords, taken, type CaseResource, type Schemas } from '@/shared/api/client';
+import PlanTree from './PlanTree.vue';
+
+/** The next three checks as a tree, worked out for what is told now. */
+const visible = defineModel<boolean>('visible', { required: true });
+const props = defineProps<{ data: CaseResource }>();
+
+const plan = ref<Schemas['PlanResponse']>();
+const problem = ref('');
+
+watch(visible, async (shown) => {
+  if (!shown) return;
+  plan.value = undefined;
+  problem.value = '';
+  const { pump, readings, cues, context, hours, couldNot, limits, found } = props.data;
+  try {
+    plan.value = taken(
+      await api.POST('/api/plan', {
+        body: {
+          pump: pump.pump,
+          setup: pump.setup,
+          readings: readings.map(({ quantity, value, uncertainty, to, at }) => ({
+            quantity,
+            value,
+            uncertainty,
+            to,
+            at,
+          })),
+          cues: cues.map(({ cue, answer, cylinder, side, dropsPerMinute }) => ({
+            cue,
+            answer,
+            cylinder,
+            side,
+            dropsPerMinute,
+          })),
+          context,
+          hours,
+          couldNot,
+          limits,
+          found,
+        },
+      }),
+    );
+  } catch (error) {
+    problem.value = inWords(error);
+  }
+});
+</script>
+
+<template>
+  <Dialog v-model:visible="visible" modal header="Plan of three checks" :style="{ width: 'min(46rem, 96vw)' }">
+    <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
+    <p v-else-if="!plan" aria-live="polite">Working it out …</p>
+    <PlanTree v-else-if="plan.first" :step="plan.first" />
+    <p v-else>Nothing more to test: {{ data.diagnosis.openNow.text }}</p>
+  </Dialog>
+</template>

@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, ref } from 'vue';
+import { api, inWords, taken } from '@/shared/api/client';
+import { useKnowledge } from '@/shared/api/useKnowledge';
+import { when } from '@/shared/format';
+import ShellBar from '@/shared/ui/ShellBar.vue';
+
+/** What closed cases turned out to be, by type of pump: it moves what is suspected first, so it is shown, and can be set back. */
+const client = useQueryClient();
+const history = useQuery({ queryKey: ['history'], queryFn: async () => taken(await api.GET('/api/history')) });
+const { data: knowledge } = useKnowledge();
+const asked = ref('');
+const reset = useMutation({
+  mutationFn: async (pumpType: string) =>
+    taken(await api.DELETE('/api/history/{pumpType}', { params: { path: { pumpType } } })),
+  onSuccess: () => client.invalidateQueries(),
+});
+const trouble = computed(() => (reset.error.value ? inWords(reset.error.value) : ''));
+
+const words: Record<string, string> = {
+  'crank-plunger': 'crank plunger pumps',
+  'flow-through': 'flow-through pumps',
+  axial: 'axial piston pumps',
+  'twin-piston': 'twin piston pumps',
+  intensifier: 'intensifiers',
+};
+
+function typeName(type: string): string {
+  const at = type.lastIndexOf('-');
+  const cylinders = Number(type.slice(at + 1));
+  return `${words[type.slice(0, at)] ?? type.slice(0, at)}, ${cylinders} ${type.startsWith('intensifier') ? 'ends' : cylinders === 1 ? 'cylinder' : 'cylinders'}`;
+}
+
+function confirm(type: string) {
+  if (asked.value === type) {
+    reset.mutate(type);
+    asked.value = '';
+  } else asked.value = type;
+}
+</script>
+
+<template>
+  <div>
+    <ShellBar />
+    <main class="record">
+      <h1>Record of the shop</h1>
+      <p>
+        What was found in closed cases speaks for the next pump of the same type, louder as it grows. Until forty cases
+        the catalogue speaks louder.
+      </p>
+      <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
+      <p v-if="history.data.value?.length === 0" class="quiet">No case has been closed yet.</p>
+      <section v-for="t in history.data.value" :key="t.pumpType" :aria-label="typeName(t.pumpType)">
+        <header>
+          <h2>{{ typeName(t.pumpType) }}</h2>
+          <span class="quiet"
+            >{{ t.cases }} {{ t.cases === 1 ? 'finding' : 'findings'
+            }}<template v-if="t.since"> since {{ when(t.since) }}</template></span
+          >
+          <button type="button" class="tap" @click="confirm(t.pumpType)">
+            {{ asked === t.pumpType ? 'Yes, start afresh' : 'Start afresh' }}
+          </button>
+        </header>
+        <ul>
+          <li v-for="f in t.found" :key="f.fault">
+            <span>{{ f.name }}</span>
+            <span class="bar" :style="{ width: `${(100 * f.times) / (t.found[0]?.times ?? 1)}%` }" />
+            <span class="figure">{{ f.times }}</span>
+          </li>
+        </ul>
+      </section>
+      <section v-if="knowledge" aria-label="The shop’s own knowledge">
+        <h2>The shop’s own knowledge</h2>
+        <p v-if="knowledge.shopFile.trouble" role="alert" class="problem">
+          {{ knowledge.shopFile.name }} is not in force: {{ knowledge.shopFile.trouble }}
+        </p>
+        <p v-else-if="knowledge.shopFile.inUse">{{ knowledge.shopFile.name }} is in force.</p>
+        <p v-else class="quiet">
+          None. A file {{ knowledge.shopFile.name }} in the data folder adds faults, cues and checks of your own.
+        </p>
+      </section>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.record {
+  max-width: 60rem;
+  margin: 0 auto;
+  padding: 1rem;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
+  align-items: center;
+}
+
+header .tap {
+  margin-left: auto;
+}
+
+h2::first-letter {
+  text-transform: uppercase;
+}
+
+section {
+  margin-top: 1rem;
+  padding-top: 0.5rem;
+  border-top: 2px solid var(--ink);
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: minmax(12rem, 20rem) 1fr 3rem;
+  gap: 1rem;
+  align-items: center;
+  min-height: 32px;
+}
+
+.bar {
+  height: 12px;
+  background: var(--water);
+}
+
+.figure {
+  text-align: right;
+}
+</style>

@@ -1,0 +1,105 @@
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>Whether something was read before or after a mend.</summary>
+public enum Mend
+{
+    None,
+    Before,
+    After,
+}
+
+/// <summary>A number as it was taken, before anything is made of it.</summary>
+/// <param name="What">Name of an observable, or of something read beside them: <see cref="AsTaken.Beside"/>.</param>
+/// <param name="To">Upper end, where a range was told: "28 to 46".</param>
+/// <param name="Source">What it is called by whoever told it.</param>
+public sealed record TakenReading(string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source);
+
+/// <summary>
+/// Readings as they are really taken become evidence: a range is a mean and a swing, a gauge off zero is corrected and
+/// told, strokes left and right say which end is fast, what was read before a mend no longer counts after it.
+/// </summary>
+public static class AsTaken
+{
+    public const string AtRest = "gauge-at-rest";
+    public const string StrokesLeft = "strokes-left";
+    public const string StrokesRight = "strokes-right";
+    public const string Fall = "pressure-fall";
+
+    // A tenth of the pressure lost in a minute is more than a hose gives back by itself (common practice, no source).
+    private const double BleedsShare = 0.1;
+    private const double Clear = 2;
+    private static readonly double FlatSpread = Math.Sqrt(12);
+
+    /// <summary>Things read that no operating point foretells, and what kind of number each is.</summary>
+    public static readonly IReadOnlyList<(string Id, string Name, QuantityKind Kind, string Place)> Beside =
+    [
+        (AtRest, "Gauge at rest, vented", QuantityKind.GaugePressure, "gauge"),
+        (Fall, "Fall in a minute, outlet closed", QuantityKind.GaugePressure, "gauge"),
+        (StrokesLeft, "Strokes of the left end", QuantityKind.RotationalSpeed, "crank"),
+        (StrokesRight, "Strokes of the right end", QuantityKind.RotationalSpeed, "crank"),
+    ];
+
+    /// <summary>What was taken, as evidence. Once anything was read after a mend, only that counts.</summary>
+    public static Evidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
+    {
+        var mended = taken.Any(t => t.At == Mend.After);
+        TakenReading[] standing = [.. taken.Where(t => !mended || t.At == Mend.After)];
+        var instruments = new Instruments(pump, setup, Diagnosis.Evidence.None);
+        var dial = instruments.SigmaAt(Observables.Pressure, 0);
+        double? rest = standing.Any(t => t.What == AtRest) ? standing.Where(t => t.What == AtRest).Average(t => t.Value.Si) : null;
+        var readings = new List<Reading>();
+        foreach (var one in standing)
+        {
+            if (Observables.Find(one.What) is { } what)
+                readings.AddRange(Of(one, what, rest, dial));
+        }
+
+        return new Evidence(readings, [.. cues, .. Said(standing, cues, rest, dial)], contexts);
+    }
+
+    private static IEnumerable<Reading> Of(TakenReading one, Observable what, double? rest, double dial)
+    {
+        var sigma = one.Sigma;
+        var value = one.Value.Si;
+        if (one.To is { } to)
+        {
+            value = (value + to.Si) / 2;
+            var width = Math.Abs(to.Si - one.Value.Si);
+            if (what == Observables.Pressure)
+                yield return new Reading(Observables.Swing, new Amount(what.Kind, width), null, one.Unit, one.Source);
+            else
+                sigma = Math.Max(sigma ?? 0, width / FlatSpread);
+        }
+
+        // What the gauge shows with nothing in it, it shows on top of everything else.
+        if (what == Observables.Pressure && rest is { } off && Math.Abs(off) > Clear * dial)
+            (value, sigma) = (value - off, sigma ?? (Math.Sqrt(2) * dial));
+        yield return new Reading(what, new Amount(what.Kind, value), sigma, one.Unit, one.Source);
+    }
+
+    // What a number says of a question, where nobody answered that question in words.
+    private static IEnumerable<CueFact> Said(TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
+    {
+        bool Open(string cue) => cues.All(c => c.Cue != cue);
+        TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
+        if (rest is { } off && Open("gauge-after-venting"))
+            yield return new CueFact("gauge-after-venting", Math.Abs(off) > Clear * dial ? "off" : "zero", Source: Last(AtRest)!.Source);
+        if (Last(Fall) is { } fall && Open("closed-outlet"))
+        {
+            var stood = taken.LastOrDefault(t => t.What == Observables.Pressure.Id)?.Value.Si ?? 0;
+            yield return new CueFact("closed-outlet", fall.Value.Si > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
+        }
+
+        if (Last(StrokesLeft) is { } left && Last(StrokesRight) is { } right && Open("stroke-timing"))
+        {
+            var ratio = left.Value.Si / Math.Max(right.Value.Si, 1e-9);
+            var apart = Clear * Math.Sqrt(2) * Instruments.BucketShare;
+            yield return Math.Abs(ratio - 1) <= apart
+                ? new CueFact("stroke-timing", "alike", Source: left.Source)
+                : new CueFact("stroke-timing", "fast", ratio > 1 ? 1 : 2, Source: ratio > 1 ? left.Source : right.Source);
+        }
+    }
+}

@@ -1,0 +1,39 @@
+using MildHunch.Core.Faults;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// The next three checks as a small decision tree: after each answer the check that shortens the way most, until opening
+/// beats testing. Unlikely answers end where they lead.
+/// </summary>
+internal sealed class CheckPlan(Workbench bench, Limits limits)
+{
+    private const int Depth = 3;
+    private const double WorthFollowing = 0.08;
+    private const int MostBranches = 4;
+    private readonly Standing standing = new(bench.Contenders);
+
+    public PlanStep? Make(Posterior posterior) => Step(posterior, []);
+
+    private PlanStep? Step(Posterior posterior, IReadOnlyList<Check> done)
+    {
+        if (done.Count == Depth)
+            return null;
+        var next = new NextChecks(bench, posterior, limits, done);
+        var checks = next.Rank();
+        var stop = next.OpenNow(checks);
+        if (stop.Recommended)
+            return null;
+        var check = checks.First(c => c.Check == stop.BestCheck);
+        var told = check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches).ToArray();
+        return new PlanStep(check.Check, check.Question, check.Check.AllMinutes, [.. told.Select(a => Branch(a, posterior, [.. done, check.Check]))]);
+    }
+
+    private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Check> done)
+    {
+        var (best, share) = standing.Leader(answer.After);
+        var leader = bench.Hypotheses[best];
+        var next = answer.Probability >= WorthFollowing ? Step(posterior.With(answer.After, bench.Contenders), done) : null;
+        return new PlanBranch(answer.Text, answer.Probability, leader.Fault.Name, share, next, next is null ? leader.Fault.ActionName : null);
+    }
+}

@@ -1,0 +1,71 @@
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>
+/// Expected cost of repair (Heckerman, Breese and Rommelse 1995, from memory): mend what is likeliest for its minutes
+/// first, prove, and go on to the next if that was not it. Minutes.
+/// </summary>
+internal sealed class RepairCost
+{
+    /// <summary>What proving after every mend takes (common practice, no source).</summary>
+    public const double ProveMinutes = 15;
+
+    private readonly Contenders contenders;
+    private readonly int[] actionOf;
+    private readonly double[] mend;
+    private readonly double[] share;
+    private readonly double[] rank;
+    private readonly int[] order;
+
+    public RepairCost(Contenders contenders)
+    {
+        this.contenders = contenders;
+        var actions = new Dictionary<string, int>();
+        var minutes = new List<double>();
+        actionOf = new int[contenders.Singles.Count];
+        for (var h = 0; h < actionOf.Length; h++)
+        {
+            var single = contenders.Singles[h];
+            if (!actions.TryGetValue(single.Action, out actionOf[h]))
+            {
+                actions[single.Action] = actionOf[h] = minutes.Count;
+                minutes.Add(single.Fault.MendMinutes);
+            }
+        }
+
+        mend = [.. minutes];
+        (share, rank, order) = (new double[mend.Length], new double[mend.Length], new int[mend.Length]);
+    }
+
+    /// <summary>Minutes to the pump mended and proved when nothing more is tested.</summary>
+    public double Expected(double[] probability)
+    {
+        Array.Clear(share);
+        for (var h = 0; h < probability.Length; h++)
+        {
+            if (h < actionOf.Length)
+            {
+                share[actionOf[h]] += probability[h];
+                continue;
+            }
+
+            var (first, second, _) = contenders.Pairs[h - actionOf.Length];
+            share[actionOf[first]] += probability[h];
+            if (actionOf[second] != actionOf[first])
+                share[actionOf[second]] += probability[h];
+        }
+
+        for (var a = 0; a < mend.Length; a++)
+            (order[a], rank[a]) = (a, -share[a] / mend[a]);
+        Array.Sort(rank, order);
+        double cost = 0, left = 1;
+        foreach (var a in order)
+        {
+            cost += (mend[a] + ProveMinutes) * left;
+            left -= share[a];
+            if (left <= 1e-6)
+                break;
+        }
+
+        return cost;
+    }
+}
