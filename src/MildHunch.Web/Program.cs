@@ -47,6 +47,7 @@ builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document,
     // Where it is served is no part of the interface; without it the document is the same on every machine.
     document.Servers = [];
     document.Info.Title = "Mild Hunch";
+    DiagnosisExample.Show(document);
     return Task.CompletedTask;
 }));
 

@@ -223,7 +223,7 @@ public class ModelTests(Product product) : IClassFixture<Product>
     public async Task Every_demo_pump_computes_and_runs()
     {
         var pumps = (await product.Get("/api/pumps")).AsArray();
-        pumps.Count.ShouldBe(8);
+        pumps.Count.ShouldBe(9);
         foreach (var pump in pumps)
         {
             JsonObject Body() => new() { ["pump"] = pump!["pump"]!.DeepClone(), ["setup"] = pump["setup"]!.DeepClone() };

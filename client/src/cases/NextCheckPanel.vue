@@ -206,7 +206,13 @@ p {
   margin: 0.35rem 0 0;
   padding: 0;
   list-style: none;
-  font-size: 0.9375rem;
+  font-size: 0.875rem;
+}
+
+.bands li {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .foot {

@@ -46,6 +46,10 @@ li {
   font-weight: 700;
 }
 
+.leads {
+  margin-left: 0.5rem;
+}
+
 .ends {
   padding-left: 0.9rem;
   color: var(--ink-2);

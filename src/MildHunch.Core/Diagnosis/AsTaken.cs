@@ -57,7 +57,10 @@ public static class AsTaken
                 readings.AddRange(Of(one, what, rest, dial));
         }
 
-        return new Evidence(readings, [.. cues, .. Said(standing, cues, rest, dial)], contexts);
+        var evidence = new Evidence(readings, [.. cues, .. Said(standing, cues, rest, dial)], contexts);
+        return rest is { } off && Math.Abs(off) > Clear * dial && standing.Last(t => t.What == AtRest) is var gauge
+            ? evidence with { Notes = [new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.")] }
+            : evidence;
     }
 
     private static IEnumerable<Reading> Of(TakenReading one, Observable what, double? rest, double dial)
@@ -85,8 +88,9 @@ public static class AsTaken
     {
         bool Open(string cue) => cues.All(c => c.Cue != cue);
         TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
-        if (rest is { } off && Open("gauge-after-venting"))
-            yield return new CueFact("gauge-after-venting", Math.Abs(off) > Clear * dial ? "off" : "zero", Source: Last(AtRest)!.Source);
+        // A gauge that is off is no longer a suspect: it is known, corrected and told.
+        if (rest is { } off && Math.Abs(off) <= Clear * dial && Open("gauge-after-venting"))
+            yield return new CueFact("gauge-after-venting", "zero", Source: Last(AtRest)!.Source);
         if (Last(Fall) is { } fall && Open("closed-outlet"))
         {
             var stood = taken.LastOrDefault(t => t.What == Observables.Pressure.Id)?.Value.Si ?? 0;

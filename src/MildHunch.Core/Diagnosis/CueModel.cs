@@ -93,7 +93,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     // Every answer at every place, with its chance where no fault has anything to say.
     private (CueAnswer Answer, int? Cylinder, Side? Side, double Baseline)[] Cells(Cue cue)
     {
-        var healthy = cue.Reveals ? RevealedSound : HealthyUsually;
+        var healthy = cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually);
         var others = Answers(cue).Count() - 1;
         return [.. Answers(cue).SelectMany(a => Places(a).Select(p => (a, p.Cylinder, p.Side, a.Healthy ? healthy : (1 - healthy) / others / Places(a).Count())))];
     }

@@ -33,7 +33,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         return new Verdict(
             Actions(bench, posterior),
             suspects,
-            Contradictions.Find(bench, posterior),
+            [.. evidence.Notes.Select(n => new Contradiction(n.Source, n.Text, 0)), .. Contradictions.Find(bench, posterior)],
             checks,
             Comparisons(bench, evidence, expectation, setup),
             Ledger(bench, pump, evidence, expectation),

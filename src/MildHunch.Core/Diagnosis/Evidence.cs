@@ -21,6 +21,9 @@ public sealed record CueFact(string Cue, string Answer, int? Cylinder = null, Si
 /// <summary>Hours that parts have run since they were new; of one cylinder, or of all where none is named.</summary>
 public sealed record PartHours(string Part, double Hours, int? Cylinder = null);
 
+/// <summary>Something about a reading that has to be said aloud.</summary>
+public sealed record EvidenceNote(string Source, string Text);
+
 /// <summary>Everything that is known of one case.</summary>
 public sealed record Evidence(IReadOnlyList<Reading> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<string> Contexts)
 {
@@ -31,6 +34,9 @@ public sealed record Evidence(IReadOnlyList<Reading> Readings, IReadOnlyList<Cue
 
     /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
     public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>What was put right in the readings, to be told beside the verdict.</summary>
+    public IReadOnlyList<EvidenceNote> Notes { get; init; } = [];
 
     /// <summary>Cues and quantities that were tried and could not be had: no evidence, but not asked for again.</summary>
     public IReadOnlyList<string> CouldNot { get; init; } = [];

@@ -9,12 +9,14 @@ internal sealed class Foretelling
     private const double Negligible = 1e-5;
     private readonly Workbench bench;
     private readonly Posterior posterior;
+    private readonly bool planned;
     private readonly double[] first;
     private readonly double[] second;
 
-    public Foretelling(Workbench bench, Posterior posterior)
+    /// <param name="planned">True where the posterior already holds answers that nobody gave yet.</param>
+    public Foretelling(Workbench bench, Posterior posterior, bool planned = false)
     {
-        (this.bench, this.posterior) = (bench, posterior);
+        (this.bench, this.posterior, this.planned) = (bench, posterior, planned);
         (first, second) = (new double[bench.Hypotheses.Count], new double[bench.Hypotheses.Count]);
         for (var h = 0; h < first.Length; h++)
         {
@@ -41,7 +43,7 @@ internal sealed class Foretelling
         }
 
         if (bench.Sees(item))
-            return (chance, bench.PosteriorWith(posterior, item).Probability);
+            return (chance, planned ? bench.PosteriorFollowing(posterior, item).Probability : bench.PosteriorWith(posterior, item).Probability);
         for (var h = 0; h < after.Length; h++)
             after[h] /= chance;
         return (chance, after);

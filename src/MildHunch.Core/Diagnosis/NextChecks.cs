@@ -25,7 +25,7 @@ internal sealed class NextChecks
     public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Check>? done = null)
     {
         (this.bench, this.posterior, this.limits, this.done) = (bench, posterior, limits, done ?? []);
-        foretelling = new Foretelling(bench, posterior);
+        foretelling = new Foretelling(bench, posterior, this.done.Count > 0);
         standing = new Standing(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
     }

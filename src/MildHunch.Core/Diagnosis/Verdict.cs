@@ -50,7 +50,7 @@ public sealed record PlanStep(Check Check, string Question, double Minutes, IRea
 /// <summary>An answer of a planned check. Without a next step it ends in what is opened or mended.</summary>
 public sealed record PlanBranch(string Text, double Probability, string Leader, double LeaderProbability, PlanStep? Next, string? Ends);
 
-/// <summary>A reading that even the best explanation cannot account for.</summary>
+/// <summary>A reading that even the best explanation cannot account for, or that had to be put right first (0 sigmas).</summary>
 public sealed record Contradiction(string Source, string Text, double Sigmas);
 
 /// <summary>What was read against what a sound pump would show.</summary>

@@ -85,6 +85,9 @@ internal sealed class Workbench
     /// <summary>The posterior of all evidence, with one answer more.</summary>
     public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Contenders.Likelihoods(added));
 
+    /// <summary>A planned posterior with one answer more to something already seen: it counts as a follower.</summary>
+    public Posterior PosteriorFollowing(Posterior planned, EvidenceItem added) => planned.With(Likelihoods(added, FollowerExponent));
+
     /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
     public Posterior PosteriorWithout(Posterior all, int leftOut)
     {

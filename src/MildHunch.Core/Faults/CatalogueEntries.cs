@@ -157,6 +157,9 @@ public sealed record Cue : IOnlyWhere
     /// <summary>Baseline of a yes for "places".</summary>
     public double Baseline { get; init; } = 0.02;
 
+    /// <summary>Chance of the healthy answer where no fault has anything to say, if not the usual one.</summary>
+    public double? Usual { get; init; }
+
     /// <summary>True where something was opened and the answer is almost sure.</summary>
     public bool Reveals { get; init; }
 

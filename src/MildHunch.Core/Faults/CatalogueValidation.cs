@@ -48,6 +48,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(cue.Answers.Count(a => a.Healthy) == 1, "cues.json", cue.Id, "must have exactly one healthy answer");
         Require(cue.Answers.Select(a => a.Id).Distinct().Count() == cue.Answers.Count, "cues.json", cue.Id, "has an answer twice");
         Require(cue.Kind is "choice" or "places", "cues.json", cue.Id, $"kind “{cue.Kind}” is unknown");
+        Require(cue.Usual is null or > 0 and < 1, "cues.json", cue.Id, "usual must lie between 0 and 1");
         CheckWhere("cues.json", cue.Id, cue);
         foreach (var answer in cue.Answers)
             CheckWhere("cues.json", $"{cue.Id}.{answer.Id}", answer);

@@ -117,6 +117,37 @@ public class CatalogueTests
         refusal.Message.ShouldContain(problem);
     }
 
+    private const string Own = """
+        {
+          "cues": [ { "id": "belt-squeal", "name": "Belt", "short": "belt", "place": "crank", "question": "Does the belt squeal under load?",
+            "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "squeals" } ] } ],
+          "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "cue": "belt-squeal", "how": "Under load, guards on.", "hazards": ["rotating"] } ],
+          "words": [ { "fault": "speed-low", "cue": "belt-squeal", "answer": "squeals", "word": "usually" } ],
+          "contexts": [ { "id": "salt-spray", "name": "Salt spray", "multiply": { "speed-low": 3 } } ]
+        }
+        """;
+
+    /// <summary>A shop's own cue, check, words and history are merged and judged with.</summary>
+    [Fact]
+    public void A_shops_own_entries_are_merged()
+    {
+        var merged = Known.With(Own, "shop-knowledge.json");
+        merged.Checks.Count.ShouldBe(Known.Checks.Count + 1);
+        var diagnoser = new Diagnoser(merged);
+        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new Evidence([], [new CueFact("belt-squeal", "squeals")], ["salt-spray"]));
+        squeals.Of("speed-low").ShouldBeGreaterThan(3 * Judge(Fog2, Fog2Setup(), Evidence.None).Of("speed-low"));
+        new MildHunch.Core.Diagnosis.Jot.JotLine(merged).Read("belt squeals", Fog2).Items.Single().Cue!.Cue.ShouldBe("belt-squeal");
+    }
+
+    [Theory]
+    [InlineData("\"fault\": \"speed-low\"", "\"fault\": \"speed-lo\"", "speed-lo")]
+    [InlineData("\"word\": \"usually\"", "\"word\": \"mostly\"", "unknown evidence word")]
+    [InlineData("\"minutes\": 1", "\"minutes\": 0", "hear-belt")]
+    [InlineData("\"cues\"", "\"clues\"", "clues")]
+    [InlineData("{", "", "shop-knowledge.json")]
+    public void A_shops_file_that_is_wrong_is_refused_by_entry(string good, string bad, string says) =>
+        Should.Throw<CatalogueException>(() => Known.With(Replaced(Own, good, bad), "shop-knowledge.json")).Message.ShouldContain(says);
+
     private static string Replaced(string text, string good, string bad)
     {
         var at = text.IndexOf(good, StringComparison.Ordinal);

@@ -38,16 +38,16 @@ const share = computed(() =>
     </template>
     <template v-else-if="arrangement === 'axial'">
       <path :d="`M ${first} ${plungerY} H 668`" class="shaft" />
-      <path :d="`M 652 ${plungerY - 40} L 676 ${plungerY + 40}`" class="plate" />
+      <path :d="`M 654 ${plungerY - 16} L 674 ${plungerY + 40}`" class="plate" />
       <SuspectPart
         name="Slanted plate and motor"
-        :box="{ x: 684, y: plungerY - 24, w: 76, h: 52 }"
+        :box="{ x: 684, y: plungerY - 14, w: 76, h: 52 }"
         :probability="probability"
         :chosen="chosen"
         @tap="$emit('tap', $event)"
       >
         <path
-          :d="`M 698 ${plungerY - 18} v 40 M 712 ${plungerY - 18} v 40 M 726 ${plungerY - 18} v 40 M 740 ${plungerY - 18} v 40`"
+          :d="`M 698 ${plungerY - 8} v 40 M 712 ${plungerY - 8} v 40 M 726 ${plungerY - 8} v 40 M 740 ${plungerY - 8} v 40`"
           class="mesh"
         />
         <text v-if="share" x="764" :y="plungerY + 20" class="share start">{{ share }}</text>

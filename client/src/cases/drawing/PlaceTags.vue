@@ -65,7 +65,7 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
       :key="c.id"
       type="button"
       class="tag"
-      :class="{ off: !healthy(c.cue, c.answer) }"
+      :class="{ off: c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer) }"
       :title="c.says"
       @click="tap($event, c.cylinder, c.side)"
     >

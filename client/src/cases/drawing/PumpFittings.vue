@@ -33,7 +33,7 @@ function share(p: number | undefined): string {
       @tap="emit('tap', 'nozzle', $event)"
     >
       <path d="M 742 140 Q 760 128 778 140" class="ring" />
-      <text v-if="share(parts.dampener)" x="760" y="196" class="share">{{ share(parts.dampener) }}</text>
+      <text v-if="share(parts.dampener)" x="787" y="143" class="share start">{{ share(parts.dampener) }}</text>
     </SuspectPart>
 
     <template v-if="setup.injector">

@@ -69,7 +69,7 @@ export function fields(hasControl: boolean): Field[] {
     { place: 'weep', x: 8, y: 272, w: 208, h: 110, from: 'left' },
     { place: 'gauge', x: 232, y: 4, w: 488, h: 110, from: 'left' },
     { place: 'nozzle', x: 728, y: 4, w: 264, h: 110, from: 'right' },
-    { place: 'crank', x: 655, y: 176, w: 158, h: 108, from: 'left' },
+    { place: 'crank', x: 655, y: 176, w: hasControl ? 158 : 180, h: 108, from: 'left' },
     { place: 'inlet', x: 232, y: 466, w: 420, h: 56, from: 'left' },
     { place: 'supply', x: 66, y: 478, w: 160, h: 56, from: 'left' },
   ];

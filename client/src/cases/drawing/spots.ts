@@ -84,7 +84,8 @@ export function standingAt(place: Place, data: CaseResource, knowledge: Knowledg
   });
   const cues = data.cues.filter((c) => {
     const cue = knowledge.cues.find((k) => k.id === c.cue);
-    return cue && placeFor(cue.place) === place;
+    const answer = cue?.answers.find((a) => a.id === c.answer);
+    return cue && placeFor(answer?.place ?? cue.place) === place;
   });
   return { readings, cues };
 }

@@ -216,6 +216,128 @@ export interface paths {
             };
             requestBody: {
                 content: {
+                    /**
+                     * @example {
+                     *       "pump": {
+                     *         "arrangement": "crank-plunger",
+                     *         "cylinders": 3,
+                     *         "plungerDiameter": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "stroke": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "rodRatio": 0.2,
+                     *         "ratedSpeed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "ratedPressure": {
+                     *           "value": 100,
+                     *           "unit": "bar"
+                     *         },
+                     *         "control": "unloader",
+                     *         "headLayout": "six-caps",
+                     *         "sealReturn": "inlet"
+                     *       },
+                     *       "setup": {
+                     *         "speed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "nozzle": {
+                     *           "flow": {
+                     *             "value": 19.2,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "at": {
+                     *             "value": 70,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         "controlSetting": {
+                     *           "value": 85,
+                     *           "unit": "bar"
+                     *         },
+                     *         "line": "hose",
+                     *         "liquid": "water"
+                     *       },
+                     *       "readings": [
+                     *         {
+                     *           "quantity": "discharge-pressure",
+                     *           "value": {
+                     *             "value": 22,
+                     *             "unit": "bar"
+                     *           },
+                     *           "to": {
+                     *             "value": 40,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "nozzle-flow",
+                     *           "value": {
+                     *             "value": 12.6,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "uncertainty": {
+                     *             "value": 0.4,
+                     *             "unit": "L/min"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "speed",
+                     *           "value": {
+                     *             "value": 1447,
+                     *             "unit": "rpm"
+                     *           }
+                     *         }
+                     *       ],
+                     *       "cues": [
+                     *         {
+                     *           "cue": "needle",
+                     *           "answer": "swings"
+                     *         },
+                     *         {
+                     *           "cue": "cap-listen",
+                     *           "answer": "hisses",
+                     *           "cylinder": 2,
+                     *           "side": "discharge"
+                     *         },
+                     *         {
+                     *           "cue": "leak-at",
+                     *           "answer": "weep",
+                     *           "cylinder": 1,
+                     *           "dropsPerMinute": 6
+                     *         }
+                     *       ],
+                     *       "context": [
+                     *         "sudden"
+                     *       ],
+                     *       "hours": [
+                     *         {
+                     *           "part": "hp-seal",
+                     *           "hours": 950
+                     *         }
+                     *       ],
+                     *       "found": {
+                     *         "discharge-valve-leak": 3,
+                     *         "nozzle-worn": 2
+                     *       },
+                     *       "couldNot": [
+                     *         "nozzle-orifice"
+                     *       ],
+                     *       "limits": {
+                     *         "without": [
+                     *           "transducer"
+                     *         ],
+                     *         "keepRunning": false,
+                     *         "mostMinutes": 60
+                     *       }
+                     *     }
+                     */
                     "application/json": components["schemas"]["DiagnosisRequest"];
                 };
             };
@@ -256,6 +378,128 @@ export interface paths {
             };
             requestBody: {
                 content: {
+                    /**
+                     * @example {
+                     *       "pump": {
+                     *         "arrangement": "crank-plunger",
+                     *         "cylinders": 3,
+                     *         "plungerDiameter": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "stroke": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "rodRatio": 0.2,
+                     *         "ratedSpeed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "ratedPressure": {
+                     *           "value": 100,
+                     *           "unit": "bar"
+                     *         },
+                     *         "control": "unloader",
+                     *         "headLayout": "six-caps",
+                     *         "sealReturn": "inlet"
+                     *       },
+                     *       "setup": {
+                     *         "speed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "nozzle": {
+                     *           "flow": {
+                     *             "value": 19.2,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "at": {
+                     *             "value": 70,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         "controlSetting": {
+                     *           "value": 85,
+                     *           "unit": "bar"
+                     *         },
+                     *         "line": "hose",
+                     *         "liquid": "water"
+                     *       },
+                     *       "readings": [
+                     *         {
+                     *           "quantity": "discharge-pressure",
+                     *           "value": {
+                     *             "value": 22,
+                     *             "unit": "bar"
+                     *           },
+                     *           "to": {
+                     *             "value": 40,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "nozzle-flow",
+                     *           "value": {
+                     *             "value": 12.6,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "uncertainty": {
+                     *             "value": 0.4,
+                     *             "unit": "L/min"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "speed",
+                     *           "value": {
+                     *             "value": 1447,
+                     *             "unit": "rpm"
+                     *           }
+                     *         }
+                     *       ],
+                     *       "cues": [
+                     *         {
+                     *           "cue": "needle",
+                     *           "answer": "swings"
+                     *         },
+                     *         {
+                     *           "cue": "cap-listen",
+                     *           "answer": "hisses",
+                     *           "cylinder": 2,
+                     *           "side": "discharge"
+                     *         },
+                     *         {
+                     *           "cue": "leak-at",
+                     *           "answer": "weep",
+                     *           "cylinder": 1,
+                     *           "dropsPerMinute": 6
+                     *         }
+                     *       ],
+                     *       "context": [
+                     *         "sudden"
+                     *       ],
+                     *       "hours": [
+                     *         {
+                     *           "part": "hp-seal",
+                     *           "hours": 950
+                     *         }
+                     *       ],
+                     *       "found": {
+                     *         "discharge-valve-leak": 3,
+                     *         "nozzle-worn": 2
+                     *       },
+                     *       "couldNot": [
+                     *         "nozzle-orifice"
+                     *       ],
+                     *       "limits": {
+                     *         "without": [
+                     *           "transducer"
+                     *         ],
+                     *         "keepRunning": false,
+                     *         "mostMinutes": 60
+                     *       }
+                     *     }
+                     */
                     "application/json": components["schemas"]["DiagnosisRequest"];
                 };
             };

@@ -1,0 +1,91 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Quantities;
+using static MildHunch.Core.Tests.Setting;
+
+namespace MildHunch.Core.Tests.Diagnosis;
+
+/// <summary>Readings as they are really taken.</summary>
+public class AsTakenTests
+{
+    private static TakenReading Took(string what, double value, string unit, double? to = null, Mend at = Mend.None)
+    {
+        var kind = Observables.Find(what)?.Kind ?? AsTaken.Beside.Single(b => b.Id == what).Kind;
+        var told = Quantity.UnitNamed(kind, unit, what);
+        return new TakenReading(what, new Amount(kind, told.ToSi(value)), to is { } t ? new Amount(kind, told.ToSi(t)) : null, null, told, at, $"readings[{what}]");
+    }
+
+    private static Evidence Of(params TakenReading[] taken) => AsTaken.Evidence(Fog2, Fog2Setup(), taken, [], []);
+
+    [Fact]
+    public void A_range_on_the_gauge_is_a_mean_and_a_swing()
+    {
+        var evidence = Of(Took("discharge-pressure", 28, "bar", 46));
+        evidence.Of(Observables.Pressure).Single().Value.Si.ShouldBe(37e5, 1);
+        evidence.Of(Observables.Swing).Single().Value.Si.ShouldBe(18e5, 1);
+        evidence.Readings.ShouldAllBe(r => r.Source == "readings[discharge-pressure]");
+    }
+
+    /// <summary>Evenly spread between two ends the standard deviation is the width over √12.</summary>
+    [Fact]
+    public void A_range_of_anything_else_is_its_middle_and_its_spread()
+    {
+        var flow = Of(Took("nozzle-flow", 12, "L/min", 13)).Of(Observables.NozzleFlow).Single();
+        flow.Value.Si.ShouldBe(12.5 / 6e4, 1e-9);
+        flow.Sigma!.Value.ShouldBe(1 / Math.Sqrt(12) / 6e4, 1e-9);
+    }
+
+    /// <summary>A gauge that is off zero after venting lies everywhere else too (handbook 1).</summary>
+    [Fact]
+    public void What_a_gauge_shows_at_rest_is_taken_off_and_told()
+    {
+        var evidence = Of(Took("discharge-pressure", 75, "bar"), Took(AsTaken.AtRest, 6, "bar"));
+        evidence.Of(Observables.Pressure).Single().Value.Si.ShouldBe(69e5, 1);
+        Judge(Fog2, Fog2Setup(), evidence).Leader.Fault.Id.ShouldBe("no-fault");
+        Judge(Fog2, Fog2Setup(), evidence).Contradictions.Single().Text.ShouldContain("6 bar with nothing in it");
+    }
+
+    [Fact]
+    public void A_hair_off_zero_is_zero()
+    {
+        var evidence = Of(Took("discharge-pressure", 70, "bar"), Took(AsTaken.AtRest, 0.3, "bar"));
+        evidence.Of(Observables.Pressure).Single().Value.Si.ShouldBe(70e5, 1);
+        evidence.Cues.Single().Answer.ShouldBe("zero");
+    }
+
+    [Theory]
+    [InlineData(40, 40, "alike", null)]
+    [InlineData(46, 38, "fast", 1)]
+    [InlineData(36, 44, "fast", 2)]
+    public void Strokes_tell_the_fast_end(double left, double right, string answer, int? end)
+    {
+        var cue = AsTaken.Evidence(Every.Intensifier(), Every.IntensifierSetup(), [Took(AsTaken.StrokesLeft, left, "rpm"), Took(AsTaken.StrokesRight, right, "rpm")], [], []).Cues.Single();
+        (cue.Cue, cue.Answer, cue.Cylinder).ShouldBe(("stroke-timing", answer, end));
+    }
+
+    [Theory]
+    [InlineData(1, "holds")]
+    [InlineData(30, "bleeds-down")]
+    public void The_fall_behind_a_closed_outlet_is_told(double bar, string answer) =>
+        Of(Took("discharge-pressure", 70, "bar"), Took(AsTaken.Fall, bar, "bar")).Cues.Single().Answer.ShouldBe(answer);
+
+    [Fact]
+    public void What_was_answered_in_words_stands() =>
+        AsTaken.Evidence(Fog2, Fog2Setup(), [Took(AsTaken.Fall, 30, "bar")], [new CueFact("closed-outlet", "holds")], []).Cues.Single().Answer.ShouldBe("holds");
+
+    [Fact]
+    public void After_a_mend_only_what_was_read_after_it_counts()
+    {
+        var evidence = Of(Took("discharge-pressure", 31, "bar"), Took("discharge-pressure", 70, "bar", at: Mend.After), Took("nozzle-flow", 19.2, "L/min", at: Mend.After));
+        evidence.Readings.Count.ShouldBe(2);
+        Judge(Fog2, Fog2Setup(), evidence).Leader.Fault.Id.ShouldBe("no-fault");
+    }
+
+    [Fact]
+    public void Readings_of_one_thing_are_combined()
+    {
+        var twice = Saw([Read("nozzle-flow", 12, "L/min"), Read("nozzle-flow", 13, "L/min")]);
+        var both = twice.Combined(Observables.NozzleFlow, _ => 0.4 / 6e4)!.Value;
+        both.Value.ShouldBe(12.5 / 6e4, 1e-9);
+        both.Sigma.ShouldBe(0.4 / Math.Sqrt(2) / 6e4, 1e-9);
+    }
+}
