@@ -46,11 +46,11 @@ public sealed class Technician : IDisposable
 
     public void SeesNoMore(string text) => Until($"“{text}” to go", () => !Text.Contains(text, StringComparison.OrdinalIgnoreCase));
 
-    /// <summary>Taps what carries this name: a button or link by its words, a part of the drawing by its label.</summary>
+    /// <summary>Taps what carries this name: a button, link or box to tick by its words, a part of the drawing by its label.</summary>
     public void Tap(string name)
     {
         var quoted = $"\"{name}\"";
-        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | //a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | //button[starts-with(@aria-label, {quoted})]";
+        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | //a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | //button[starts-with(@aria-label, {quoted})] | //label[starts-with(normalize-space(.), {quoted}) and .//input[@type='checkbox']]";
         Until($"to tap “{name}”", () =>
         {
             var found = browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled);

@@ -17,7 +17,8 @@ export function useCase(id: string) {
   async function send(call: (etag: string) => Promise<CaseResource>): Promise<boolean> {
     busy.value++;
     const mine = queue.then(async () => {
-      const version = query.data.value?.version ?? 0;
+      // A quick hand may tell something before the case has come.
+      const version = (query.data.value ?? (await query.refetch()).data)?.version ?? 0;
       client.setQueryData(key, await call(`"${version}"`));
       await client.invalidateQueries({ queryKey: ['cases'], refetchType: 'none' });
     });
