@@ -11,7 +11,7 @@ CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 if (args.Contains("--accuracy"))
 {
     int Told(string name, int usual) => Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
-    MildHunch.Bench.Accuracy.AccuracyBench.Run(Told("--cases", 2000), Told("--seed", 1), Told("--ceiling", 300));
+    MildHunch.Bench.Accuracy.AccuracyBench.Run(Told("--cases", 2000), Told("--seed", 1), Told("--ceiling", 300), Told("--minutes", 500));
     return;
 }
 

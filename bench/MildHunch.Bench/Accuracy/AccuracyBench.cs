@@ -22,11 +22,12 @@ internal static class AccuracyBench
         public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
     }
 
-    public static void Run(int cases, int seed, int ceiling)
+    public static void Run(int cases, int seed, int ceiling, int minutes)
     {
         var catalogue = Catalogue.BuiltIn();
         var diagnoser = new Diagnoser(catalogue);
         var judged = new ConcurrentBag<Judged>();
+        var ways = new ConcurrentBag<(double Hunch, double Chart)>();
         var lost = 0;
         Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers by disturbed tables");
         Parallel.For(0, cases, i =>
@@ -49,6 +50,9 @@ internal static class AccuracyBench
                 var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(noise, missing, caps, random));
                 judged.Add(Judge(drawn, run, verdict));
             }
+
+            if (i < minutes)
+                ways.Add((MinutesBench.ByHunch(diagnoser, drawn), MinutesBench.ByChart(catalogue, diagnoser, drawn)));
 
             // Its own random numbers, so that the others stay what they were.
             if (i < ceiling)
@@ -73,6 +77,9 @@ internal static class AccuracyBench
         Console.WriteLine("how far the steady model is from the time model, in sigma of the usual instrument (median, upper tenth of its size)");
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Console.WriteLine($"  {kind.Key,-26} {string.Join("  ", kind.SelectMany(j => j.Case.SteadyOff).GroupBy(o => o.Reading).Select(r => $"{r.Key} {Quantile(r.Select(o => o.Sigmas), 0.5):0.0} ({Quantile(r.Select(o => Math.Abs(o.Sigmas)), 0.9):0.0})"))}");
+        Console.WriteLine();
+        if (!ways.IsEmpty)
+            Console.WriteLine($"minutes to the right mend, {ways.Count} pumps: by the hunch mean {ways.Average(w => w.Hunch):0}, median {Quantile(ways.Select(w => w.Hunch), 0.5):0}; by a cheapest-first chart mean {ways.Average(w => w.Chart):0}, median {Quantile(ways.Select(w => w.Chart), 0.5):0}; hunch over chart {ways.Average(w => w.Hunch) / ways.Average(w => w.Chart):0.00}");
         Console.WriteLine();
         Calibration(main);
         Console.WriteLine();

@@ -9,7 +9,7 @@ using MildHunch.Core.Simulation;
 namespace MildHunch.Bench.Accuracy;
 
 /// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
-internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
+internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<CueFact> SlowCues, IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
 {
     private const double TwoValves = 3;
     private const double Measurable = 2;
@@ -29,11 +29,12 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
         var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
-        var cues = Answers(catalogue, pump, setup, truth, severity, random);
+        var cues = Answers(catalogue, pump, setup, truth, severity, Quick(catalogue, pump, setup), random);
+        var slow = Answers(catalogue, pump, setup, truth, severity, catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
         var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
             .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();
-        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, off);
+        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, slow, off);
     }
 
     /// <summary>Four turns, whose means are what instruments show.</summary>
@@ -49,7 +50,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             []);
     }
 
-    private static double Held(Observable what, double si) => what.Id switch
+    public static double Held(Observable what, double si) => what.Id switch
     {
         "discharge-pressure" or "gun-pressure" => Math.Max(-9e4, si),
         "inlet-pressure" => Math.Clamp(si, -1.01e5, 1.9e6),
@@ -128,13 +129,16 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         ];
     }
 
-    private static List<CueFact> Answers(Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, Random random)
+    // Every check of six minutes or less that opens nothing, and what the jet does, which anyone sees.
+    private static IEnumerable<Cue> Quick(Catalogue catalogue, ReciprocatingPump pump, Setup setup) =>
+        catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup)).Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!).Distinct();
+
+    private static List<CueFact> Answers(Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);
         var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Size(severity[i], pump), 0, 1)).ToArray();
         var told = new List<CueFact>();
-        var quick = catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup)).Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!).Distinct();
-        foreach (var cue in quick)
+        foreach (var cue in asked)
         {
             var facts = model.Possible(cue);
             if (cue.Kind == "places")
@@ -146,7 +150,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             }
 
             // Of two faults, the one that has more to say about this decides.
-            var speaker = Enumerable.Range(0, truth.Count).MaxBy(h => facts.Max(f => Math.Abs(Math.Log((Chance(model.Atoms(f)[0], h, notice[h]) + 1e-3) / (model.Atoms(f)[0].Baseline + 1e-3)))));
+            var speaker = Enumerable.Range(0, truth.Count).MaxBy(h => facts.Max(f => Math.Abs(Math.Log((Chance(model.Atoms(f)[0], h, notice[h]) + 1e-3) / (Baseline(model.Atoms(f)[0]) + 1e-3)))));
             var chances = facts.Select(f => Chance(model.Atoms(f)[0], speaker, notice[speaker]) * Math.Exp(Disturbance * PumpDraw.Normal(random))).ToArray();
             var at = random.NextDouble() * chances.Sum();
             var i = 0;
@@ -158,7 +162,9 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         return told;
     }
 
-    private static double Chance(CueAtom atom, int h, double notice) => atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
+    private static double Chance(CueAtom atom, int h, double notice) => double.IsNaN(atom.Baseline) ? atom.Full[h] : atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
+
+    private static double Baseline(CueAtom atom) => double.IsNaN(atom.Baseline) ? 0.03 : atom.Baseline;
 
     private static double Disturbed(double chance, Random random)
     {

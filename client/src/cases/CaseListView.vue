@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api, inWords, taken, type CaseSummary } from '@/shared/api/client';
 import { percent, when } from '@/shared/format';
+import { useKnowledge } from '@/shared/api/useKnowledge';
 import { useKeys } from '@/shared/keys/useKeys';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
@@ -10,6 +11,7 @@ import NewCaseDialog from './NewCaseDialog.vue';
 import { asStage, stageNames, stages } from './stages';
 
 const cases = useQuery({ queryKey: ['cases'], queryFn: async () => taken(await api.GET('/api/cases')) });
+const { data: knowledge } = useKnowledge();
 const adding = ref(false);
 const open = computed(() => cases.data.value?.filter((c) => !c.closed) ?? []);
 const closed = computed(() => cases.data.value?.filter((c) => c.closed) ?? []);
@@ -31,6 +33,9 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
         <h1>Cases</h1>
         <button type="button" class="tap on" @click="adding = true">New case <kbd>a</kbd></button>
       </header>
+      <p v-if="knowledge?.shopFile.trouble" role="alert" class="problem">
+        {{ knowledge.shopFile.name }} is not in force: {{ knowledge.shopFile.trouble }}
+      </p>
       <p v-if="cases.error.value" role="alert">{{ inWords(cases.error.value) }}</p>
       <p v-else-if="cases.isPending.value" aria-live="polite">Fetching the cases …</p>
       <p v-else-if="open.length === 0 && closed.length === 0" class="empty">

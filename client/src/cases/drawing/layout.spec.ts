@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { columns, fields, height, meet, width } from './layout';
+import { columns, fields, fittings, height, meet, width } from './layout';
 
 describe('the drawing', () => {
   it.each([1, 2, 3, 4, 5, 6, 7])('keeps the parts of %i cylinders apart and on the sheet', (n) => {
@@ -31,6 +31,21 @@ describe('the drawing', () => {
         expect(meet(f, c.discharge), f.place).toBe(false);
         expect(meet(f, c.inlet), f.place).toBe(false);
       }
+  });
+
+  it('leaves room for the oil between two ends', () => {
+    const [left, right] = columns(2, 'intensifier');
+    expect((right?.x ?? 0) - (left?.x ?? 0)).toBeGreaterThan(250);
+  });
+
+  it.each([1, 2, 3, 4, 5, 6, 7])('keeps what is fitted clear of tags and of %i cylinders', (n) => {
+    for (const [name, box] of Object.entries(fittings)) {
+      for (const f of fields(true)) expect(meet(f, box), `${name} and ${f.place}`).toBe(false);
+      for (const c of columns(n)) {
+        expect(meet(c.discharge, box), name).toBe(false);
+        expect(meet(c.inlet, box), name).toBe(false);
+      }
+    }
   });
 
   it('numbers the cylinders from the left', () => {

@@ -1,0 +1,103 @@
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Bench.Accuracy;
+
+/// <summary>
+/// How long the way to the right mend is: checks as the product proposes them until its stop rule says open, then mends in
+/// its order; against a printed chart that takes the checks cheapest first and mends whatever an abnormal answer most
+/// typically means. Both begin with the pressure and the needle, both prove after every mend.
+/// </summary>
+internal static class MinutesBench
+{
+    private const double ProveMinutes = 15;
+    private const int MostSteps = 25;
+
+    /// <summary>Minutes by the product.</summary>
+    public static double ByHunch(Diagnoser diagnoser, DrawnCase drawn)
+    {
+        var told = Start(drawn);
+        var minutes = 0.0;
+        var could = new List<string>();
+        for (var step = 0; step < MostSteps; step++)
+        {
+            var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, told with { CouldNot = could });
+            if (verdict.OpenNow.Recommended || verdict.OpenNow.BestCheck is not { } check)
+                return minutes + Mend(drawn, verdict.Actions.OrderByDescending(a => a.Probability / a.MendMinutes).Select(a => (a.Action, a.MendMinutes)));
+            minutes += check.AllMinutes;
+            told = With(told, drawn, check, could);
+        }
+
+        var last = diagnoser.Diagnose(drawn.Pump, drawn.Setup, told);
+        return minutes + Mend(drawn, last.Actions.OrderByDescending(a => a.Probability / a.MendMinutes).Select(a => (a.Action, a.MendMinutes)));
+    }
+
+    /// <summary>Minutes by the chart.</summary>
+    public static double ByChart(Catalogue catalogue, Diagnoser diagnoser, DrawnCase drawn)
+    {
+        var left = drawn.Truth.Select(t => t.Action).Distinct().ToHashSet();
+        var tried = new HashSet<string>();
+        var minutes = 0.0;
+        var could = new List<string>();
+        foreach (var check in catalogue.Checks.Where(c => c.After is null && c.InsteadOf is null && Catalogue.Fits(c, drawn.Pump, drawn.Setup) && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c => c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
+        {
+            minutes += check.AllMinutes;
+            var alone = With(Evidence.None, drawn, check, could);
+            if (!Abnormal(catalogue, diagnoser, drawn, alone))
+                continue;
+
+            // What this answer alone most typically means, a sound pump apart.
+            var meant = diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Suspects.First(s => s.Fault.Id != Diagnoser.NoFault).Fault;
+            var action = meant.ActionOn(null);
+            if (!tried.Add(action))
+                continue;
+            minutes += meant.MendMinutes + ProveMinutes;
+            left.Remove(action);
+            if (left.Count == 0)
+                return minutes;
+        }
+
+        // The chart has run out: what is left is tried by how often it happens.
+        var rest = diagnoser.Diagnose(drawn.Pump, drawn.Setup, Evidence.None).Actions.Where(a => !tried.Contains(a.Action)).Select(a => (a.Action, a.MendMinutes));
+        return minutes + Mend(rest, left);
+    }
+
+    private static Evidence Start(DrawnCase drawn) => new(
+        [.. drawn.Readings.Where(r => r.Reading.What == Observables.Pressure).Select(Taken)],
+        [.. drawn.Cues.Where(c => c.Cue == "needle")],
+        []);
+
+    private static Reading Taken((Reading Reading, double Sigma, double Error) r) =>
+        r.Reading with { Value = new Amount(r.Reading.What.Kind, DrawnCase.Held(r.Reading.What, r.Reading.Value.Si + r.Error)), Sigma = r.Sigma };
+
+    // What a check shows on this pump; what nobody can tell is not asked for again.
+    private static Evidence With(Evidence told, DrawnCase drawn, Check check, List<string> could)
+    {
+        var cues = drawn.Cues.Concat(drawn.SlowCues).Where(c => c.Cue == check.Cue && !told.Cues.Contains(c)).ToArray();
+        var readings = drawn.Readings.Where(r => r.Reading.What.Id == check.Reading).Select(Taken).ToArray();
+        if (cues.Length + readings.Length == 0)
+            could.Add(check.Cue ?? check.Reading!);
+        return told with { Cues = [.. told.Cues, .. cues], Readings = [.. told.Readings, .. readings] };
+    }
+
+    private static bool Abnormal(Catalogue catalogue, Diagnoser diagnoser, DrawnCase drawn, Evidence alone) =>
+        alone.Cues.Any(c => !catalogue.Cue(c.Cue)!.Answers.First(a => a.Id == c.Answer).Healthy)
+        || (alone.Readings.Count > 0 && diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Comparisons.Any(c => Math.Abs(c.Sigmas) > 2));
+
+    private static double Mend(DrawnCase drawn, IEnumerable<(string Action, double Minutes)> order) => Mend(order, [.. drawn.Truth.Select(t => t.Action).Distinct()]);
+
+    private static double Mend(IEnumerable<(string Action, double Minutes)> order, HashSet<string> left)
+    {
+        var minutes = 0.0;
+        foreach (var (action, mend) in order)
+        {
+            minutes += mend + ProveMinutes;
+            left.Remove(action);
+            if (left.Count == 0)
+                break;
+        }
+
+        return minutes;
+    }
+}
