@@ -7,7 +7,7 @@ namespace MildHunch.Bench.Accuracy;
 
 /// <summary>
 /// The pump in time as a model to infer with: slow, and what the cases are drawn from. How readings move with slip, speed
-/// and Kn is taken from the steady balance, in proportion.
+/// and Kn is taken from the steady balance, in proportion; so are two faults at once.
 /// </summary>
 internal sealed class TimeModel(ReciprocatingPump pump, Setup setup) : IPumpModel
 {
@@ -17,6 +17,8 @@ internal sealed class TimeModel(ReciprocatingPump pump, Setup setup) : IPumpMode
     public ReciprocatingPump Pump => pump;
 
     public Setup Setup => setup;
+
+    public IPumpModel ForPairs => steady;
 
     public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
     {
@@ -52,8 +54,14 @@ internal sealed class TimeModel(ReciprocatingPump pump, Setup setup) : IPumpMode
             var means = PumpSimulation.Run(steady, c, DrawnCase.Plan(pump)).Means;
             point = point with
             {
-                PressurePa = means.PressurePa, SwingPa = means.SwingPa, GunPa = means.GunPa, NozzleFlow = means.NozzleFlow,
-                BypassFlow = means.BypassFlow, SupplyFlow = means.SupplyFlow, SpeedHz = means.SpeedHz, InletPa = means.InletPa,
+                PressurePa = means.PressurePa,
+                SwingPa = means.SwingPa,
+                GunPa = means.GunPa,
+                NozzleFlow = means.NozzleFlow,
+                BypassFlow = means.BypassFlow,
+                SupplyFlow = means.SupplyFlow,
+                SpeedHz = means.SpeedHz,
+                InletPa = means.InletPa,
             };
         }
         catch (SimulationException)

@@ -30,6 +30,6 @@ internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump,
             _ => new CueModel(catalogue, pump, setup, set.All));
         if (pumps.Count >= Most)
             pumps.Clear();
-        return pumps[(pump, setup)] = new PreparedPump(solved, table, new PairTable(solved, table), new SeverityBins(table, pump, setup), model);
+        return pumps[(pump, setup)] = new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), new SeverityBins(table, pump, setup), model);
     }
 }

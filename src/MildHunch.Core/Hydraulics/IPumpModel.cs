@@ -9,6 +9,9 @@ public interface IPumpModel
 
     Setup Setup { get; }
 
+    /// <summary>The model to solve two faults at once with, many times over: a slow one may name a quicker one.</summary>
+    IPumpModel ForPairs => this;
+
     /// <summary>
     /// Where the pump settles. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
     /// all readings alike, <paramref name="complianceM3Pa"/> the softness of the line; <paramref name="near"/> only saves time.
