@@ -6,7 +6,7 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 internal sealed class Foretelling
 {
-    private const double Negligible = 1e-5;
+    private const double Negligible = 1e-4;
     private readonly Workbench bench;
     private readonly Posterior posterior;
     private readonly bool planned;

@@ -9,7 +9,7 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
     private const int MostWrong = 1;
 
     /// <summary>Steady readings by cell: of all, and without each instrument.</summary>
-    public (double[] All, double[][] Without) Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows)
+    public (double[] All, double[][] Without) Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, bool[] possible)
     {
         var all = new double[PairRows.Cells];
         var without = PairRows.Rows(groups.Length);
@@ -19,6 +19,12 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
         var leaves = new NumericLikelihood.Leaves(groups.Length);
         for (var cell = 0; cell < all.Length; cell++)
         {
+            if (!possible[cell])
+            {
+                all[cell] = double.NegativeInfinity;
+                continue;
+            }
+
             for (var g = 0; g < terms.Length; g++)
                 terms[g] = Term(groups[g], rows, cell);
             leaves.Clear();

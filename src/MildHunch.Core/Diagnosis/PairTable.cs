@@ -7,7 +7,7 @@ namespace MildHunch.Core.Diagnosis;
 /// <summary>What every observable shows under two effects at once, by cell: severity of the first times severity of the second.</summary>
 internal sealed class PairRows
 {
-    public const int Side = 8;
+    public const int Side = 6;
     public const int Cells = Side * Side;
 
     public double[][] Mean { get; } = Rows(Observables.Count);

@@ -34,7 +34,7 @@ internal sealed class PairWeights
         }
 
         Rows = rows;
-        steady = [.. rows.Select(r => numbers.Steady(groups, r))];
+        steady = [.. rows.Select((r, i) => numbers.Steady(groups, r, Possible(Array.IndexOf(rowsOf, i))))];
     }
 
     public IReadOnlyList<Pair> Pairs { get; }
@@ -100,7 +100,7 @@ internal sealed class PairWeights
         if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
             return steady[r].All;
         var at = Array.FindIndex(groups, g => g.What == readings[leftOut].What.Index);
-        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(bench.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r]).All;
+        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(bench.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], Possible(FirstOf(r))).All;
     }
 
     /// <summary>Weights of the bins of every pair, on the scale of the weights of the singles. Pairs of the same effects share theirs.</summary>
@@ -129,6 +129,15 @@ internal sealed class PairWeights
     /// <summary>Prior of a cell: how likely these two severities are.</summary>
     public double CellPrior(int pair, int cell) =>
         bench.Bins.SidePrior[Effect(Pairs[pair].First)][cell / PairRows.Side] * bench.Bins.SidePrior[Effect(Pairs[pair].Second)][cell % PairRows.Side];
+
+    // Cells that the prior leaves out need no likelihood.
+    private bool[] Possible(int pair)
+    {
+        var possible = new bool[PairRows.Cells];
+        for (var cell = 0; cell < possible.Length; cell++)
+            possible[cell] = CellPrior(pair, cell) > 0;
+        return possible;
+    }
 
     /// <summary>Bin of a cell.</summary>
     public int BinOf(int pair, int cell) =>
