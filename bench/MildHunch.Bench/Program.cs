@@ -8,9 +8,15 @@ const int Rounds = 1000;
 const int WarmUp = 200;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
+int Told(string name, int usual) => Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
+if (args.Contains("--random"))
+{
+    MildHunch.Bench.Accuracy.RandomBench.Run(Told("--random", 100_000), Told("--seed", 1));
+    return;
+}
+
 if (args.Contains("--accuracy"))
 {
-    int Told(string name, int usual) => Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
     MildHunch.Bench.Accuracy.AccuracyBench.Run(Told("--cases", 2000), Told("--seed", 1), Told("--ceiling", 300), Told("--minutes", 500));
     return;
 }

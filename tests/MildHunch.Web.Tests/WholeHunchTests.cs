@@ -129,6 +129,47 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
         response.IsSuccessStatusCode.ShouldBeTrue();
     }
 
+    /// <summary>A shop's file may break or go: what was told with its words stays readable, and the rest is judged as before.</summary>
+    [Fact]
+    public async Task A_case_told_in_the_shops_own_words_outlives_its_file()
+    {
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-").FullName;
+        var file = Path.Combine(folder, "shop-knowledge.json");
+        await File.WriteAllTextAsync(
+            file,
+            """
+            { "cues": [ { "id": "belt-squeal", "name": "Belt", "short": "belt", "place": "crank", "question": "Squeals?", "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "squeals" } ] } ],
+              "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "needs": ["long ear"], "cue": "belt-squeal", "how": "Listen.", "hazards": [] } ],
+              "words": [ { "fault": "speed-low", "cue": "belt-squeal", "answer": "squeals", "word": "usually" } ],
+              "contexts": [ { "id": "salt-spray", "name": "Salt spray", "multiply": { "speed-low": 3 } } ] }
+            """,
+            TestContext.Current.CancellationToken);
+        string id;
+        using (var with = new Product(true, folder))
+        {
+            id = await with.CaseOf("FOG-2");
+            var version = (await with.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
+            var (told, body) = await with.Send(
+                HttpMethod.Post,
+                $"/api/cases/{id}/changes",
+                new JsonObject
+                {
+                    ["cues"] = new JsonArray(Product.Cue("belt-squeal", "squeals")),
+                    ["context"] = new JsonArray("sudden", "salt-spray"),
+                    ["couldNot"] = new JsonArray("belt-squeal"),
+                    ["limits"] = new JsonObject { ["without"] = new JsonArray("long ear", "transducer") },
+                },
+                $"\"{version}\"");
+            told.IsSuccessStatusCode.ShouldBeTrue(body?.ToJsonString());
+        }
+
+        File.Delete(file);
+        using var without = new Product(true, folder);
+        var shown = await without.Get($"/api/cases/{id}");
+        shown["cues"]!.AsArray().Select(c => c!["says"]!.GetValue<string>()).ShouldContain(s => s.Contains("belt-squeal"));
+        shown["diagnosis"]!["suspects"]![0]!["fault"]!.GetValue<string>().ShouldBe("discharge-valve-leak");
+    }
+
     [Fact]
     public async Task The_example_in_the_interface_document_is_answered()
     {

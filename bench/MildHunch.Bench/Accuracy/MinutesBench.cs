@@ -7,7 +7,7 @@ namespace MildHunch.Bench.Accuracy;
 /// <summary>
 /// How long the way to the right mend is: checks as the product proposes them until its stop rule says open, then mends in
 /// its order; against a printed chart that takes the checks cheapest first and mends whatever an abnormal answer most
-/// typically means. Both begin with the pressure and the needle, both prove after every mend.
+/// typically means, opening nothing before the chart has run out. Both begin with the pressure and the needle, both prove after every mend.
 /// </summary>
 internal static class MinutesBench
 {
@@ -24,23 +24,22 @@ internal static class MinutesBench
         {
             var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, told with { CouldNot = could });
             if (verdict.OpenNow.Recommended || verdict.OpenNow.BestCheck is not { } check)
-                return minutes + Mend(drawn, verdict.Actions.OrderByDescending(a => a.Probability / a.MendMinutes).Select(a => (a.Action, a.MendMinutes)));
+                return minutes + Mend(InOrder(verdict), Needed(drawn));
             minutes += check.AllMinutes;
             told = With(told, drawn, check, could);
         }
 
-        var last = diagnoser.Diagnose(drawn.Pump, drawn.Setup, told);
-        return minutes + Mend(drawn, last.Actions.OrderByDescending(a => a.Probability / a.MendMinutes).Select(a => (a.Action, a.MendMinutes)));
+        return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, told)), Needed(drawn));
     }
 
     /// <summary>Minutes by the chart.</summary>
     public static double ByChart(Catalogue catalogue, Diagnoser diagnoser, DrawnCase drawn)
     {
-        var left = drawn.Truth.Select(t => t.Action).Distinct().ToHashSet();
+        var left = Needed(drawn);
         var tried = new HashSet<string>();
         var minutes = 0.0;
         var could = new List<string>();
-        foreach (var check in catalogue.Checks.Where(c => c.After is null && c.InsteadOf is null && Catalogue.Fits(c, drawn.Pump, drawn.Setup) && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c => c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
+        foreach (var check in catalogue.Checks.Where(c => c.PutBackMinutes == 0 && c.After is null && c.InsteadOf is null && Catalogue.Fits(c, drawn.Pump, drawn.Setup) && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c => c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
         {
             minutes += check.AllMinutes;
             var alone = With(Evidence.None, drawn, check, could);
@@ -48,19 +47,18 @@ internal static class MinutesBench
                 continue;
 
             // What this answer alone most typically means, a sound pump apart.
-            var meant = diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Suspects.First(s => s.Fault.Id != Diagnoser.NoFault).Fault;
-            var action = meant.ActionOn(null);
+            var meant = diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Suspects.First(s => s.Fault.Id != Diagnoser.NoFault);
+            var action = meant.Fault.ActionOn(meant.Locations.FirstOrDefault()?.Side);
             if (!tried.Add(action))
                 continue;
-            minutes += meant.MendMinutes + ProveMinutes;
+            minutes += meant.Fault.MendMinutes + ProveMinutes;
             left.Remove(action);
             if (left.Count == 0)
                 return minutes;
         }
 
-        // The chart has run out: what is left is tried by how often it happens.
-        var rest = diagnoser.Diagnose(drawn.Pump, drawn.Setup, Evidence.None).Actions.Where(a => !tried.Contains(a.Action)).Select(a => (a.Action, a.MendMinutes));
-        return minutes + Mend(rest, left);
+        // The chart has run out: what is left is tried by how often it happens for its minutes, a sound pump first of all.
+        return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, Evidence.None)).Where(a => !tried.Contains(a.Action)), left);
     }
 
     private static Evidence Start(DrawnCase drawn) => new(
@@ -85,7 +83,10 @@ internal static class MinutesBench
         alone.Cues.Any(c => !catalogue.Cue(c.Cue)!.Answers.First(a => a.Id == c.Answer).Healthy)
         || (alone.Readings.Count > 0 && diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Comparisons.Any(c => Math.Abs(c.Sigmas) > 2));
 
-    private static double Mend(DrawnCase drawn, IEnumerable<(string Action, double Minutes)> order) => Mend(order, [.. drawn.Truth.Select(t => t.Action).Distinct()]);
+    private static HashSet<string> Needed(DrawnCase drawn) => [.. drawn.Truth.Select(t => t.Action)];
+
+    private static IEnumerable<(string Action, double Minutes)> InOrder(Verdict verdict) =>
+        verdict.Actions.OrderByDescending(a => a.Probability / a.MendMinutes).Select(a => (a.Action, a.MendMinutes));
 
     private static double Mend(IEnumerable<(string Action, double Minutes)> order, HashSet<string> left)
     {

@@ -22,6 +22,7 @@ import { actionFigure, comparisonFigure, suspectFigure } from './figures';
 import PumpDrawing from './drawing/PumpDrawing.vue';
 import type { Spot } from './drawing/spots';
 import { asStage, type Stage } from './stages';
+import { asTaken } from './taken';
 import { useCase } from './useCase';
 
 const props = defineProps<{ id: string }>();
@@ -46,13 +47,7 @@ function go(next: Stage) {
   if (next !== stage.value) void access.tell({ says: `Stage: ${next}`, facts: { stage: next } });
 }
 
-/** What is read while proving was read after the mend, and no longer counts with what was read before. */
-function asTaken(change: ChangeRequest): ChangeRequest {
-  if (stage.value !== 'prove' || !change.readings) return change;
-  return { ...change, readings: change.readings.map((r) => ({ ...r, at: r.at ?? 'after' })) };
-}
-
-const say = (change: ChangeRequest) => access.tell(asTaken(change));
+const say = (change: ChangeRequest) => access.tell(asTaken(change, stage.value, data.value?.readings ?? []));
 
 function tell(change: ChangeRequest) {
   void say(change);
@@ -119,7 +114,7 @@ useKeys([
         </div>
         <div class="right">
           <ul v-if="data.diagnosis.contradictions.length" class="contradictions" role="status">
-            <li v-for="c in data.diagnosis.contradictions" :key="c.source">{{ c.text }}</li>
+            <li v-for="c in data.diagnosis.contradictions" :key="c.text">{{ c.text }}</li>
           </ul>
           <AskPanel v-if="stage === 'ask'" :data="data" :knowledge="knowledge" :tell="say" />
           <MeasurePanel v-else-if="stage === 'measure'" :data="data" :knowledge="knowledge" :tell="say" />

@@ -129,6 +129,7 @@ input:focus-visible {
   display: flex;
   flex: 0 1 auto;
   flex-wrap: wrap;
+  align-items: center;
   gap: 4px;
   max-width: 46%;
   max-height: 5rem;

@@ -71,7 +71,7 @@ function shown(): Suspect[] {
         </button>
         <div v-if="isOpen(s, rank)" class="why">
           <ul v-if="s.evidence.length">
-            <li v-for="e in s.evidence.slice(0, full[s.fault] ? undefined : first)" :key="e.source">
+            <li v-for="e in s.evidence.slice(0, full[s.fault] ? undefined : first)" :key="`${e.source} ${e.text}`">
               <span class="figure db" :class="e.decibans > 0 ? 'for' : 'against'">{{ signed(e.decibans, 2) }}</span>
               <span>{{ e.text }}</span>
               <button

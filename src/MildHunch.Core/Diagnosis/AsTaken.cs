@@ -31,6 +31,7 @@ public static class AsTaken
     // A tenth of the pressure lost in a minute is more than a hose gives back by itself (common practice, no source).
     private const double BleedsShare = 0.1;
     private const double Clear = 2;
+    private const double AirPa = 1e5;
     private static readonly double FlatSpread = Math.Sqrt(12);
 
     /// <summary>Things read that no operating point foretells, and what kind of number each is.</summary>
@@ -58,6 +59,8 @@ public static class AsTaken
         }
 
         var evidence = new Evidence(readings, [.. cues, .. Said(standing, cues, rest, dial)], contexts);
+        if (rest is { } shown && Math.Abs(shown) > Clear * dial)
+            evidence = Widened(evidence, new Instruments(pump, setup, evidence), dial);
         return rest is { } off && Math.Abs(off) > Clear * dial && standing.Last(t => t.What == AtRest) is var gauge
             ? evidence with { Notes = [new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.")] }
             : evidence;
@@ -79,15 +82,26 @@ public static class AsTaken
 
         // What the gauge shows with nothing in it, it shows on top of everything else.
         if (what == Observables.Pressure && rest is { } off && Math.Abs(off) > Clear * dial)
-            (value, sigma) = (value - off, sigma ?? (Math.Sqrt(2) * dial));
+            value = Corrected(one, value, off);
         yield return new Reading(what, new Amount(what.Kind, value), sigma, one.Unit, one.Source);
     }
+
+    // Read and correction each have the error of the dial; the swing's part is in the reading's own.
+    private static Evidence Widened(Evidence evidence, Instruments instruments, double dial) => evidence with
+    {
+        Readings = [.. evidence.Readings.Select(r => r.What == Observables.Pressure && r.Sigma is null ? r with { Sigma = Math.Sqrt(Math.Pow(instruments.SigmaOf(r), 2) + (dial * dial)) } : r)],
+    };
+
+    private static double Corrected(TakenReading one, double value, double off) => value - off >= -AirPa
+        ? value - off
+        : throw new ImpossibleInputException(one.Source, $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest", "no less than what the gauge shows at rest");
 
     // What a number says of a question, where nobody answered that question in words.
     private static IEnumerable<CueFact> Said(TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
     {
         bool Open(string cue) => cues.All(c => c.Cue != cue);
         TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
+
         // A gauge that is off is no longer a suspect: it is known, corrected and told.
         if (rest is { } off && Math.Abs(off) <= Clear * dial && Open("gauge-after-venting"))
             yield return new CueFact("gauge-after-venting", "zero", Source: Last(AtRest)!.Source);

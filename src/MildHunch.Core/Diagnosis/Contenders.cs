@@ -44,6 +44,19 @@ internal sealed class Contenders
     /// <summary>These single hypotheses, and every pair that one of them is part of.</summary>
     public int[] With(int[] of) => [.. of, .. Enumerable.Range(0, pairs.Count).Where(p => of.Contains(pairs[p].First) || of.Contains(pairs[p].Second)).Select(p => singles.Count + p)];
 
+    /// <summary>Sums probability by group of the singles; a pair counts in both of its groups, once where they are the same.</summary>
+    public void Gather(double[] probability, int[] groupOf, double[] into)
+    {
+        Array.Clear(into);
+        for (var h = 0; h < probability.Length; h++)
+        {
+            var (first, second) = Parts(h);
+            into[groupOf[first]] += probability[h];
+            if (second is { } other && groupOf[other] != groupOf[first])
+                into[groupOf[other]] += probability[h];
+        }
+    }
+
     /// <summary>Chance of an answer under a contender at one of its bins.</summary>
     public double Likelihood(EvidenceItem item, int row, int bin)
     {

@@ -22,9 +22,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
     {
-        limits?.Check(catalogue);
-        EvidenceRules.Check(catalogue, pump, setup, evidence);
-        var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
+        var bench = Lay(pump, setup, evidence, limits);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);
         var suspects = new Explanation(bench, posterior, expectation).Suspects();
@@ -48,10 +46,15 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     /// <summary>The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.</summary>
     public PlanStep? Plan(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
     {
-        EvidenceRules.Check(catalogue, pump, setup, evidence);
-        limits?.Check(catalogue);
-        var bench = new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
+        var bench = Lay(pump, setup, evidence, limits);
         return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
+    }
+
+    private Workbench Lay(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits)
+    {
+        limits?.Check(catalogue);
+        EvidenceRules.Check(catalogue, pump, setup, evidence);
+        return new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
     }
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>

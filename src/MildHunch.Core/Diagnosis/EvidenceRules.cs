@@ -43,7 +43,7 @@ public static class EvidenceRules
         }
 
         foreach (var id in evidence.CouldNot)
-            if (catalogue.Cue(id) is null && Observables.Find(id) is null && AsTaken.Beside.All(b => b.Id != id))
+            if (!Answerable(catalogue)(id))
                 throw new ImpossibleInputException("couldNot", $"“{id}”", "a cue or a quantity");
 
         for (var i = 0; i < evidence.Cues.Count; i++)
@@ -55,6 +55,10 @@ public static class EvidenceRules
                 throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", "one answer; take the other back first");
         }
     }
+
+    /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>
+    public static Func<string, bool> Answerable(Catalogue catalogue) =>
+        id => catalogue.Cue(id) is not null || Observables.Find(id) is not null || AsTaken.Beside.Any(b => b.Id == id);
 
     /// <summary>Range of a reading, wide enough for every pump of the trade.</summary>
     public static void Check(Reading reading, string field)

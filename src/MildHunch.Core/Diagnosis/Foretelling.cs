@@ -6,7 +6,7 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 internal sealed class Foretelling
 {
-    private const double Negligible = 1e-4;
+    private const double Hardly = 1e-4;
     private readonly Workbench bench;
     private readonly Posterior posterior;
     private readonly bool planned;
@@ -35,19 +35,30 @@ internal sealed class Foretelling
     {
         var after = new double[posterior.Probability.Length];
         var chance = 0.0;
+        var weighed = 0.0;
         for (var h = 0; h < after.Length; h++)
         {
-            // What hardly stands cannot come back by one answer; it is left where it is.
-            after[h] = h < first.Length ? Mass(item, h) : posterior.Probability[h] < Negligible ? posterior.Probability[h] : Summed(item, h);
+            if (Negligible(h))
+                continue;
+            after[h] = h < first.Length ? Mass(item, h) : Summed(item, h);
             chance += after[h];
+            weighed += posterior.Probability[h];
         }
 
+        // Pairs that hardly stand cannot come back by one answer; they move as all others do together.
+        var together = chance / weighed;
+        for (var h = first.Length; h < after.Length; h++)
+            if (Negligible(h))
+                after[h] = posterior.Probability[h] * together;
+        chance = together;
         if (bench.Sees(item))
             return (chance, planned ? bench.PosteriorFollowing(posterior, item).Probability : bench.PosteriorWith(posterior, item).Probability);
         for (var h = 0; h < after.Length; h++)
             after[h] /= chance;
         return (chance, after);
     }
+
+    private bool Negligible(int h) => h >= first.Length && posterior.Probability[h] < Hardly;
 
     private double Mass(EvidenceItem item, int h)
     {

@@ -19,41 +19,17 @@ internal sealed class RepairCost
     public RepairCost(Contenders contenders)
     {
         this.contenders = contenders;
-        var actions = new Dictionary<string, int>();
-        var minutes = new List<double>();
-        actionOf = new int[contenders.Singles.Count];
-        for (var h = 0; h < actionOf.Length; h++)
-        {
-            var single = contenders.Singles[h];
-            if (!actions.TryGetValue(single.Action, out actionOf[h]))
-            {
-                actions[single.Action] = actionOf[h] = minutes.Count;
-                minutes.Add(single.Fault.MendMinutes);
-            }
-        }
-
-        mend = [.. minutes];
+        actionOf = Standing.Number(contenders.Singles.Select(h => h.Action), out var actions);
+        mend = new double[actions];
+        for (var h = actionOf.Length - 1; h >= 0; h--)
+            mend[actionOf[h]] = contenders.Singles[h].Fault.MendMinutes;
         (share, rank, order) = (new double[mend.Length], new double[mend.Length], new int[mend.Length]);
     }
 
     /// <summary>Minutes to the pump mended and proved when nothing more is tested.</summary>
     public double Expected(double[] probability)
     {
-        Array.Clear(share);
-        for (var h = 0; h < probability.Length; h++)
-        {
-            if (h < actionOf.Length)
-            {
-                share[actionOf[h]] += probability[h];
-                continue;
-            }
-
-            var (first, second, _) = contenders.Pairs[h - actionOf.Length];
-            share[actionOf[first]] += probability[h];
-            if (actionOf[second] != actionOf[first])
-                share[actionOf[second]] += probability[h];
-        }
-
+        contenders.Gather(probability, actionOf, share);
         for (var a = 0; a < mend.Length; a++)
             (order[a], rank[a]) = (a, -share[a] / mend[a]);
         Array.Sort(rank, order);

@@ -34,20 +34,9 @@ internal sealed class Standing
     /// <summary>The likeliest place of the leading fault, and the share of that fault at all its places, alone or as one of two.</summary>
     public (int Hypothesis, double Share) Leader(double[] probability)
     {
-        Array.Clear(byFault);
-        var singles = contenders.Singles.Count;
-        for (var h = 0; h < singles; h++)
-            byFault[faultOf[h]] += probability[h];
-        for (var h = singles; h < probability.Length; h++)
-        {
-            var pair = contenders.Pairs[h - singles];
-            byFault[faultOf[pair.First]] += probability[h];
-            if (faultOf[pair.Second] != faultOf[pair.First])
-                byFault[faultOf[pair.Second]] += probability[h];
-        }
-
+        contenders.Gather(probability, faultOf, byFault);
         var (best, leader) = (0, -1);
-        for (var h = 0; h < singles; h++)
+        for (var h = 0; h < contenders.Singles.Count; h++)
             if (leader < 0 || byFault[faultOf[h]] > byFault[leader] || (faultOf[h] == leader && probability[h] > probability[best]))
                 (best, leader) = (h, faultOf[h]);
         return (best, byFault[leader]);
@@ -55,7 +44,8 @@ internal sealed class Standing
 
     private static string Both(string one, string other) => one == other ? one : string.CompareOrdinal(one, other) < 0 ? $"{one} {other}" : $"{other} {one}";
 
-    private static int[] Number(IEnumerable<string> names, out int count)
+    /// <summary>Numbers names in the order in which they first come.</summary>
+    public static int[] Number(IEnumerable<string> names, out int count)
     {
         var known = new Dictionary<string, int>();
         var numbers = names.Select(n => known.TryGetValue(n, out var at) ? at : known[n] = known.Count).ToArray();

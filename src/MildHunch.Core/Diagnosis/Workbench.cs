@@ -12,7 +12,8 @@ internal sealed class Workbench
     private const double FollowerExponent = 1.0 / 3;
     private readonly IReadOnlyList<Reading> readings;
     private readonly Dictionary<(int LeftOut, bool SwingFollows), (NumericWeights Singles, double[][] Rows, double[][] PairLog)> weights = [];
-    private readonly Dictionary<(EvidenceItem Item, double Exponent), double[]> likelihoods = [];
+    private readonly Dictionary<EvidenceItem, double[]> leading = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<EvidenceItem, double[]> following = new(ReferenceEqualityComparer.Instance);
     private SteadyLikelihood? steady;
     private double[][]? swing;
     private double? swingSpan;
@@ -42,7 +43,8 @@ internal sealed class Workbench
         Contenders = new Contenders(Hypotheses, pairs, Bins);
         PairWeights = new PairWeights(this, pairs, readings);
         weights.Clear();
-        likelihoods.Clear();
+        leading.Clear();
+        following.Clear();
     }
 
     public Catalogue Catalogue { get; }
@@ -83,16 +85,16 @@ internal sealed class Workbench
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));
 
     /// <summary>The posterior of all evidence, with one answer more.</summary>
-    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Contenders.Likelihoods(added));
+    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Leading(added));
 
     /// <summary>A planned posterior with one answer more to something already seen: it counts as a follower.</summary>
-    public Posterior PosteriorFollowing(Posterior planned, EvidenceItem added) => planned.With(Likelihoods(added, FollowerExponent));
+    public Posterior PosteriorFollowing(Posterior planned, EvidenceItem added) => planned.With(Following(added));
 
     /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
     public Posterior PosteriorWithout(Posterior all, int leftOut)
     {
         var item = Items[leftOut];
-        return (item.Cue is null || Sees(item) ? null : all.Without(Likelihoods(item))) ?? Posterior(leftOut);
+        return (item.Cue is null || Sees(item) ? null : all.Without(Leading(item))) ?? Posterior(leftOut);
     }
 
     /// <summary>The posterior with one item left out, or one more taken in.</summary>
@@ -167,7 +169,7 @@ internal sealed class Workbench
         var weights = Contenders.Priors();
         foreach (var (item, exponent) in cues)
         {
-            var likelihoods = Likelihoods(item, exponent);
+            var likelihoods = exponent == 1 ? Leading(item) : Following(item);
             for (var i = 0; i < weights.Length; i++)
                 weights[i] *= likelihoods[i];
         }
@@ -175,14 +177,11 @@ internal sealed class Workbench
         return weights;
     }
 
-    private double[] Likelihoods(EvidenceItem item, double exponent = 1)
-    {
-        if (likelihoods.TryGetValue((item, exponent), out var known))
-            return known;
-        if (exponent == 1)
-            return likelihoods[(item, 1)] = Contenders.Likelihoods(item);
-        return likelihoods[(item, exponent)] = [.. Likelihoods(item).Select(l => Math.Pow(l, exponent))];
-    }
+    private double[] Leading(EvidenceItem item) =>
+        leading.TryGetValue(item, out var known) ? known : leading[item] = Contenders.Likelihoods(item);
+
+    private double[] Following(EvidenceItem item) =>
+        following.TryGetValue(item, out var known) ? known : following[item] = [.. Leading(item).Select(l => Math.Pow(l, FollowerExponent))];
 
     // Items that see one physical thing twice: the one on which hypotheses differ most counts in full, the rest a third.
     private List<(EvidenceItem Item, double Exponent)> Exponents(List<EvidenceItem> used, out bool swingFollows)

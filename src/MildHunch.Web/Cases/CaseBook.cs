@@ -122,29 +122,37 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     {
         var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(
             r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null, r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt)).ToArray();
-        var cues = entity.Standing(entity.Cues);
-        var context = Context(entity);
+
+        // A shop's own words may go with its file: what was told in them stays, is told last, and is not judged by.
+        CueEntity[] cues = [.. entity.Standing(entity.Cues).OrderBy(c => !Known(c))];
+        string[] context = [.. Context(entity).Where(c => catalogue.Context(c) is not null)];
         var pump = PumpEndpoints.Resource(Pump(entity));
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup,
             [.. readings.Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At))],
-            [.. cues.Select(ToDto)],
+            [.. cues.Where(Known).Select(ToDto)],
             context,
             Kept<PartHoursDto[]>(entity, HoursFact) ?? [],
             await record.Found(ShopRecord.TypeOf(pump.Pump), entity.Id, stop),
-            Kept<string[]>(entity, CouldNotFact) ?? [],
-            Kept<LimitsDto>(entity, LimitsFact) ?? new LimitsDto());
+            [.. (Kept<string[]>(entity, CouldNotFact) ?? []).Where(EvidenceRules.Answerable(catalogue))],
+            Kept<LimitsDto>(entity, LimitsFact) is { } limits ? limits with { Without = [.. (limits.Without ?? []).Where(catalogue.Tools.Contains)] } : new LimitsDto());
         var facts = entity.Standing(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage), facts.GetValueOrDefault("closed"), entity.OpenedAt,
             readings,
-            [.. cues.Select(c => new CueEntryStandingDto(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c))))],
+            [.. cues.Select(ToStanding)],
             context, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says,
             DiagnosisEndpoint.Compute(request, diagnoser, catalogue),
             request.Hours!, request.CouldNot!, request.Limits!, request.Found!);
     }
+
+    private bool Known(CueEntity c) => catalogue.Cue(c.Cue)?.Answers.Any(a => a.Id == c.Answer) == true;
+
+    private CueEntryStandingDto ToStanding(CueEntity c) => Known(c)
+        ? new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)))
+        : new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, $"{c.Cue}: {c.Answer} (the catalogue no longer knows this)", $"{c.Cue} {c.Answer}");
 
     private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute);
 

@@ -58,7 +58,9 @@ public static class DiagnosisEndpoint
     private static OpenNowDto ToDto(OpenNow o)
     {
         var (tested, opened) = (Math.Round(o.MinutesIfTested), Math.Round(o.MinutesIfOpened));
-        var text = o.Recommended
+        var text = tested == opened && o.BestCheck is not null
+            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to a proved pump."
+            : o.Recommended
             ? $"Open and mend now: about {opened} min to a proved pump. {(o.BestCheck is null ? "No check left would shorten that." : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")}"
             : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you open now.";
         return new OpenNowDto(o.Recommended, Math.Round(o.MinutesIfTested, 1), Math.Round(o.MinutesIfOpened, 1), o.BestCheck?.Id, text);

@@ -22,9 +22,9 @@ public static class Mapping
         return new TakenReading(dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default), at);
     }
 
-    public static Core.Diagnosis.Limits ToCore(this LimitsDto? dto) => dto is null
-        ? Core.Diagnosis.Limits.None
-        : new Core.Diagnosis.Limits(dto.Without ?? [], dto.KeepRunning ?? false, dto.MostMinutes, dto.Apprentice ?? false, dto.Avoid);
+    public static Limits ToCore(this LimitsDto? dto) => dto is null
+        ? Limits.None
+        : new Limits(dto.Without ?? [], dto.KeepRunning ?? false, dto.MostMinutes, dto.Apprentice ?? false, dto.Avoid);
 
     public static PartHours ToCore(this PartHoursDto? dto, string at) => new(
         dto?.Part ?? throw Missing($"{at}.part", "a part that wears, such as hp-seal"),

@@ -44,6 +44,23 @@ public class AsTakenTests
         Judge(Fog2, Fog2Setup(), evidence).Contradictions.Single().Text.ShouldContain("6 bar with nothing in it");
     }
 
+    /// <summary>A swinging needle is read no better for being corrected: √(dial² + (swing/6)² + dial²) (handbook 3, cues).</summary>
+    [Fact]
+    public void A_corrected_needle_still_swings()
+    {
+        double Sigma(params TakenReading[] taken) => Of(taken) is var told ? new Instruments(Fog2, Fog2Setup(), told).SigmaOf(told.Of(Observables.Pressure).Single()) : 0;
+        var dial = 0.016 * 160e5 / 2;
+        Sigma(Took("discharge-pressure", 28, "bar", 46)).ShouldBe(Math.Sqrt((dial * dial) + (3e5 * 3e5)), 1);
+        Sigma(Took("discharge-pressure", 34, "bar", 52), Took(AsTaken.AtRest, 6, "bar")).ShouldBe(Math.Sqrt((2 * dial * dial) + (3e5 * 3e5)), 1);
+    }
+
+    [Fact]
+    public void A_gauge_that_shows_less_than_at_rest_is_told()
+    {
+        var refusal = Should.Throw<ImpossibleInputException>(() => Of(Took("discharge-pressure", 30, "bar"), Took(AsTaken.AtRest, 80, "bar")));
+        (refusal.Field, refusal.Accepted).ShouldBe(("readings[discharge-pressure]", "no less than what the gauge shows at rest"));
+    }
+
     [Fact]
     public void A_hair_off_zero_is_zero()
     {

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import SuspectPart from './SuspectPart.vue';
 import { plungerY } from './layout';
+import { share } from './suspicion';
 
 /** What moves the plungers: a crank and its pulley, a slanted plate on a motor, or oil between two ends. */
 const props = defineProps<{
@@ -14,9 +15,6 @@ const props = defineProps<{
 defineEmits<{ tap: [event: Event] }>();
 
 const middle = computed(() => (props.first + props.last) / 2);
-const share = computed(() =>
-  props.probability && props.probability >= 0.04 ? `${Math.round(100 * props.probability)} %` : '',
-);
 </script>
 
 <template>
@@ -33,7 +31,7 @@ const share = computed(() =>
         <path :d="`M ${middle} ${plungerY - 42} V ${plungerY + 42}`" class="piston" />
         <text :x="middle - 32" :y="plungerY - 28" class="label">oil</text>
         <text :x="middle + 32" :y="plungerY - 28" class="label">oil</text>
-        <text v-if="share" :x="middle" :y="plungerY + 40" class="share">{{ share }}</text>
+        <text v-if="share(probability)" :x="middle" :y="plungerY + 40" class="share">{{ share(probability) }}</text>
       </SuspectPart>
     </template>
     <template v-else-if="arrangement === 'axial'">
@@ -50,7 +48,7 @@ const share = computed(() =>
           :d="`M 698 ${plungerY - 8} v 40 M 712 ${plungerY - 8} v 40 M 726 ${plungerY - 8} v 40 M 740 ${plungerY - 8} v 40`"
           class="mesh"
         />
-        <text v-if="share" x="764" :y="plungerY + 20" class="share start">{{ share }}</text>
+        <text v-if="share(probability)" x="764" :y="plungerY + 20" class="share start">{{ share(probability) }}</text>
       </SuspectPart>
     </template>
     <template v-else>
@@ -64,7 +62,7 @@ const share = computed(() =>
         @tap="$emit('tap', $event)"
       >
         <circle cx="714" :cy="plungerY" r="7" class="ceramic" />
-        <text v-if="share" x="744" :y="plungerY + 20" class="share start">{{ share }}</text>
+        <text v-if="share(probability)" x="744" :y="plungerY + 20" class="share start">{{ share(probability) }}</text>
       </SuspectPart>
     </template>
   </g>

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import SuspectPart from './SuspectPart.vue';
 import { dischargeY, inletY, plungerY, valve, type Column, type Place } from './layout';
-import type { Suspicion } from './suspicion';
+import { share, type Suspicion } from './suspicion';
 
 /** One cylinder or end: its two valves and what moves between them, drawn the way the arrangement is built. */
 const props = defineProps<{
@@ -28,10 +28,6 @@ const moving = computed(() => (props.arrangement === 'twin-piston' ? 'Cup and sl
 
 const valveName = (side: string) =>
   `${side === 'inlet' ? 'Inlet' : 'Discharge'} ${end.value ? 'poppet' : 'valve'} ${name.value}`;
-
-function share(p: number | undefined): string {
-  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
-}
 </script>
 
 <template>

@@ -8,7 +8,7 @@ import PumpFittings from './PumpFittings.vue';
 import SuspectPart from './SuspectPart.vue';
 import './drawing.css';
 import { columns, dischargeY, fields, height, inletY, valve, width, type Place } from './layout';
-import { suspicion } from './suspicion';
+import { share, suspicion } from './suspicion';
 import { spotOf, type Spot } from './spots';
 
 /** The pump as it stands before you, head on: tap a place to tell what you measured or saw there. */
@@ -34,11 +34,6 @@ function tap(place: Place, event: Event, cylinder?: number, side?: 'inlet' | 'di
 
 function isChosen(place: Place, cylinder?: number, side?: string): boolean {
   return props.chosen?.place === place && props.chosen.cylinder === cylinder && props.chosen.side === side;
-}
-
-/** A share worth writing beside its part. */
-function share(p: number | undefined): string {
-  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
 }
 </script>
 

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { PumpResource } from '@/shared/api/client';
 import SuspectPart from './SuspectPart.vue';
 import { dischargeY, fittings, inletY, type Place } from './layout';
-import type { Suspicion } from './suspicion';
+import { share, type Suspicion } from './suspicion';
 
 /** What surrounds the pump, where it is fitted: dampener, relief, injector, hose, and the control drawn as what it is. */
 const props = defineProps<{ pump: PumpResource; parts: Suspicion; chosen: (place: Place) => boolean }>();
@@ -16,10 +16,6 @@ const setting = computed(() => setup.value.controlSetting);
 // A relief that nobody drew in is suspected where the control is.
 const control = computed(() => (props.parts.control ?? 0) + (setup.value.relief ? 0 : (props.parts.relief ?? 0)));
 const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.outletInjector : fittings.inletInjector));
-
-function share(p: number | undefined): string {
-  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
-}
 </script>
 
 <template>

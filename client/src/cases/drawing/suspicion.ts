@@ -16,6 +16,11 @@ export function suspicion(suspects: Suspect[]): Suspicion {
   return parts;
 }
 
+/** A share worth writing beside its part. */
+export function share(p: number | undefined): string {
+  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
+}
+
 /** How strongly a part is filled: nothing below two per cent, full from three quarters on. */
 export function strength(probability: number | undefined): number {
   if (!probability || probability < 0.02) return 0;

@@ -1,0 +1,72 @@
+using System.Diagnostics;
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Bench.Accuracy;
+
+/// <summary>Anything that is accepted is answered with numbers: pumps of every arrangement, readings over all that is allowed, any answers.</summary>
+internal static class RandomBench
+{
+    private const int MostReadings = 7;
+    private const int AnswersOneIn = 6;
+    private const int QuestionsAPump = 20;
+
+    public static void Run(int cases, int seed)
+    {
+        var catalogue = Catalogue.BuiltIn();
+        var diagnoser = new Diagnoser(catalogue);
+        var bad = 0;
+        var watch = Stopwatch.StartNew();
+        Parallel.For(0, cases, i =>
+        {
+            var random = new Random(unchecked((seed * 1_000_003) + i));
+
+            // Some questions to each pump: solving a new one costs more than asking.
+            var (kind, pump, _, setup) = PumpDraw.Next(new Random(unchecked((seed * 7_919) + (i / QuestionsAPump))));
+            try
+            {
+                if (Sound(diagnoser.Diagnose(pump, setup, Anything(catalogue, pump, setup, random))))
+                    return;
+                Console.WriteLine($"case {i}, {kind}: a figure is no number");
+            }
+            catch (Exception e)
+            {
+                Console.WriteLine($"case {i}, {kind}: {e.GetType().Name}, {e.Message}");
+            }
+
+            Interlocked.Increment(ref bad);
+        });
+        Console.WriteLine($"{cases} random diagnoses, seed {seed}: {bad} went wrong; {watch.Elapsed.TotalMinutes:0.0} minutes on {Environment.ProcessorCount} cores");
+    }
+
+    private static Evidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
+    {
+        var model = new CueModel(catalogue, pump, setup, []);
+        var cues = catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => PumpDraw.Pick(random, [.. model.Possible(c)])).ToArray();
+        return new Evidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
+    }
+
+    // Over the whole range of what is accepted, half of the flows of ordinary size; told uncertainties from absurdly sharp to absurdly blunt.
+    private static Reading Reading(Observable what, Random random)
+    {
+        var share = random.NextDouble();
+        var si = what.Id switch
+        {
+            "discharge-pressure" or "gun-pressure" or "swing" => 6.5e8 * Math.Pow(share, 4),
+            "speed" => 0.02 + (99 * share),
+            "inlet-pressure" => -1e5 + (2.1e6 * share),
+            "nozzle-orifice" => 6e-5 + (0.0999 * share),
+            _ => share * (random.Next(2) == 0 ? 1e-3 : 1),
+        };
+        return new Reading(what, new Amount(what.Kind, si), random.Next(2) == 0 ? null : Math.Pow(10, PumpDraw.Between(random, -11.5, 8)));
+    }
+
+    private static bool Sound(Verdict v) =>
+        v.Suspects.All(s => double.IsFinite(s.Probability) && double.IsFinite(s.Severity.Middle) && double.IsFinite(s.TogetherDecibans) && s.Evidence.All(e => double.IsFinite(e.Decibans)) && s.Locations.All(l => double.IsFinite(l.Probability)))
+        && v.Actions.All(a => a.Probability is >= 0 and <= 1 + 1e-6)
+        && v.NextChecks.All(c => double.IsFinite(c.BitsPerMinute) && double.IsFinite(c.MinutesToMend) && c.Answers.All(a => double.IsFinite(a.Probability)))
+        && v.Comparisons.All(c => double.IsFinite(c.Sigmas))
+        && double.IsFinite(v.OpenNow.MinutesIfOpened) && double.IsFinite(v.TwoAtOnce);
+}
