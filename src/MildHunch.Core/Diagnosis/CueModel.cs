@@ -9,7 +9,12 @@ namespace MildHunch.Core.Diagnosis;
 /// Likelihood of one yes-or-no statement under every hypothesis: what it is without a fault worth noticing, and what it
 /// is once the fault is. In between it moves in a straight line with the size of the fault (handbook 3).
 /// </summary>
-public sealed record CueAtom(double Baseline, double[] Full);
+/// <param name="Wet">True where it says that something drips: of two faults either may be why.</param>
+public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false)
+{
+    /// <summary>Likelihood under one hypothesis whose fault is so noticeable. What was opened shows at any size.</summary>
+    public double At(int hypothesis, double notice) => double.IsNaN(Baseline) ? Full[hypothesis] : Baseline + ((Full[hypothesis] - Baseline) * notice);
+}
 
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
 public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> hypotheses)
@@ -144,7 +149,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
                     var yes = word is not null && Own(h, place, cylinder, side) ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
                     return dry ? 1 - yes : yes;
                 }).ToArray();
-                atoms.Add(new CueAtom(dry ? 1 - cue.Baseline : cue.Baseline, full));
+                atoms.Add(new CueAtom(dry ? 1 - cue.Baseline : cue.Baseline, full, !dry));
             }
         }
 
@@ -156,6 +161,6 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     {
         var baseline = 1 - atoms.Aggregate(1.0, (p, a) => p * (1 - a.Baseline));
         var full = Enumerable.Range(0, hypotheses.Count).Select(h => 1 - atoms.Aggregate(1.0, (p, a) => p * (1 - a.Full[h]))).ToArray();
-        return new CueAtom(baseline, full);
+        return new CueAtom(baseline, full, true);
     }
 }

@@ -25,8 +25,8 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         var bench = Lay(pump, setup, evidence, limits);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);
-        var suspects = new Explanation(bench, posterior, expectation).Suspects();
         var next = new NextChecks(bench, posterior, limits ?? Limits.None);
+        var suspects = new Explanation(bench, posterior, expectation).Suspects();
         var checks = next.Rank();
         return new Verdict(
             Actions(bench, posterior),
@@ -57,12 +57,17 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         return new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
     }
 
-    private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior) =>
-    [
-        .. bench.Hypotheses.Select((h, i) => (h.Fault, h.Action, Row: i)).GroupBy(p => p.Action)
-            .Select(g => new ActionShare(g.Key, g.First().Fault.ActionName, bench.Contenders.With([.. g.Select(p => p.Row)]).Sum(i => posterior.Probability[i]), g.First().Fault.MendMinutes))
-            .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
-    ];
+    private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)
+    {
+        var actionOf = Standing.Number(bench.Hypotheses.Select(h => h.Action), out var actions);
+        var share = new double[actions];
+        bench.Contenders.Gather(posterior.Probability, actionOf, share);
+        return
+        [
+            .. share.Select((p, a) => (Share: p, First: bench.Hypotheses[Array.IndexOf(actionOf, a)])).Select(a => new ActionShare(a.First.Action, a.First.Fault.ActionName, a.Share, a.First.Fault.MendMinutes))
+                .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
+        ];
+    }
 
     // Two faults at all their places, told by the likeliest places; those worth a word, the best few.
     private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior) =>

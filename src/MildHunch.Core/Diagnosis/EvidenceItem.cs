@@ -4,10 +4,10 @@ namespace MildHunch.Core.Diagnosis;
 /// <param name="Strength">How much each hypothesis has to say about the question, where it has one answer.</param>
 public sealed record EvidenceItem(string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null)
 {
-    private double? span;
+    private double span = double.NaN;
 
     /// <summary>How far the hypotheses lie apart on this answer: the widest of a group leads it. Only groups ask for it.</summary>
-    public double Span => span ??= SpanOf(Atoms);
+    public double Span => double.IsNaN(span) ? span = SpanOf(Atoms) : span;
 
     private static double SpanOf(IReadOnlyList<CueAtom> atoms)
     {

@@ -15,30 +15,40 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
 
     public IReadOnlyList<Suspect> Suspects()
     {
-        var faults = bench.Hypotheses.Select((h, i) => (h, i)).GroupBy(p => p.h.Fault.Id)
-            .Select(g => (Fault: g.First().h.Fault, Rows: g.Select(p => p.i).ToArray()))
-            .Select(f => (f.Fault, f.Rows, All: bench.Contenders.With(f.Rows)))
-            .Select(f => (f.Fault, f.Rows, f.All, Probability: f.All.Sum(i => posterior.Probability[i])))
-            .OrderByDescending(f => f.Probability).ThenBy(f => f.Fault.Id, StringComparer.Ordinal).ToArray();
-        var without = bench.Items.Select((_, i) => bench.PosteriorWithout(posterior, i)).ToArray();
-        var weights = bench.AllWeights();
+        var faultOf = Standing.Number(bench.Hypotheses.Select(h => h.Fault.Id), out var count);
+        double[] ByFault(Func<int, double> probability) => Gathered([.. Enumerable.Range(0, bench.Contenders.Count).Select(probability)], faultOf, count);
+        var share = Gathered(posterior.Probability, faultOf, count);
+        var prior = ByFault(bench.Contenders.Prior);
         var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
+        var without = bench.Items.Select((_, i) => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
+        var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Hypotheses.Count)], bench.Hypotheses.Count);
+        var weights = bench.AllWeights();
+        var faults = Enumerable.Range(0, bench.Hypotheses.Count).GroupBy(h => faultOf[h]).Select(g => (Fault: bench.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
+            .OrderByDescending(f => share[f.Number]).ThenBy(f => f.Fault.Id, StringComparer.Ordinal);
         return
         [
             .. faults.Select((f, rank) =>
             {
+                var probability = share[f.Number];
                 var likeliest = f.Rows.MaxBy(i => posterior.Probability[i]);
                 var severity = Severity(f.Fault, likeliest, weights, out var middle);
-                var explained = f.Probability >= WorthExplaining && rank < MostExplained;
+                var explained = probability >= WorthExplaining && rank < MostExplained;
                 var evidence = explained
-                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, f.All, f.Probability, without[i], likeliest, middle))
+                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
                         .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
                     : [];
-                var prior = f.All.Sum(i => bench.Contenders.Prior(i)) / priors;
-                var together = Decibans(f.Probability, prior) - evidence.Sum(e => e.Decibans);
-                return new Suspect(f.Fault, f.Probability, prior, HunchWords.Of(f.Probability), severity, Locations(f.Rows), evidence, together);
+                var before = prior[f.Number] / priors;
+                var together = Decibans(probability, before) - evidence.Sum(e => e.Decibans);
+                return new Suspect(f.Fault, probability, before, HunchWords.Of(probability), severity, Locations(f.Rows, here), evidence, together);
             }),
         ];
+    }
+
+    private double[] Gathered(double[] probability, int[] groupOf, int groups)
+    {
+        var into = new double[groups];
+        bench.Contenders.Gather(probability, groupOf, into);
+        return into;
     }
 
     private static double Decibans(double after, double before) =>
@@ -50,11 +60,11 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         return Math.Log10(held / (1 - held));
     }
 
-    private IReadOnlyList<LocationShare> Locations(int[] rows) =>
+    private IReadOnlyList<LocationShare> Locations(int[] rows, double[] here) =>
         rows.Length == 1 && bench.Hypotheses[rows[0]].Cylinder is null
             ? []
             : [.. rows.Select(i => bench.Hypotheses[i])
-                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, bench.Contenders.With([i]).Sum(r => posterior.Probability[r])))
+                .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, here[i]))
                 .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
 
     private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)
@@ -90,9 +100,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
         return mass.Length - 1;
     }
 
-    private WeightOfEvidence Weigh(EvidenceItem item, Fault fault, int[] rows, double probability, Posterior without, int likeliest, int severity)
+    private WeightOfEvidence Weigh(EvidenceItem item, Fault fault, double probability, double before, int likeliest, int severity)
     {
-        var before = rows.Sum(i => without.Probability[i]);
         var text = item.Reading is { } reading ? Sentence(reading, fault, likeliest, severity) : Sentence(item, fault, likeliest, severity);
         return new WeightOfEvidence(item.Id, Decibans(probability, before), text);
     }

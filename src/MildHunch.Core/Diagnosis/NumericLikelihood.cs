@@ -1,4 +1,6 @@
+using System.Runtime.Intrinsics;
 using MildHunch.Core.Hydraulics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
 
 namespace MildHunch.Core.Diagnosis;
 
@@ -56,9 +58,8 @@ public sealed class NumericLikelihood
         var result = new SteadyLikelihood(Rows(), [.. groups.Select(g => (g.What, g.Readings.Length, Rows()))]);
         if (groups.Length == 0)
             return result;
-        var top = Nodes(result, groups, FewOutliers, _ => true);
-        var most = Ceiling(groups);
-        _ = Nodes(result, groups, MostOutliers, one => one > top - Matters || most > top - Beside);
+        var top = Nodes(result, groups, FewOutliers, double.NegativeInfinity);
+        _ = Nodes(result, groups, MostOutliers, Ceiling(groups) > top - Beside ? double.NegativeInfinity : top - Matters);
         for (var e = 0; e < table.Effects.Count; e++)
             if (table.KindOf(e) != e)
                 result.Stretch(table.KindOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.Along(e));
@@ -66,34 +67,36 @@ public sealed class NumericLikelihood
     }
 
     // Every node with so many wrong instruments at the most; those of which the first round says that more cannot matter are left.
-    private double Nodes(SteadyLikelihood result, InstrumentGroup[] groups, int mostWrong, Func<double, bool> wanted)
+    private double Nodes(SteadyLikelihood result, InstrumentGroup[] groups, int mostWrong, double wanted)
     {
         Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
-        var leaves = new Leaves(groups.Length);
+        var wrong = new WrongInstruments(groups, mostWrong);
         var top = double.NegativeInfinity;
         for (var e = 0; e < table.Solved.Count; e++)
         {
             if (table.KindOf(e) != e)
                 continue;
-            var severities = table.Solved[e].MovesNumbers ? PredictionTable.Fine : 1;
+            var severities = table.Solved[e].MovesNumbers ? PredictionTable.Fine : Lanes.Count;
             var softs = table.SoftMatters(e) ? table.SoftCount : 1;
             for (var c = 0; c < softs; c++)
             {
                 var row = (e * table.SoftCount) + c;
-                for (var s = 0; s < severities; s++)
+                var log = result.All[row].AsSpan();
+                for (var s = 0; s < severities; s += Lanes.Count)
                 {
-                    if (!wanted(result.All[row][s]))
+                    if (!Vector256.GreaterThanOrEqualAny(Vector256.Create<double>(log.Slice(s, Lanes.Count)), Vector256.Create(wanted)))
                         continue;
                     for (var g = 0; g < terms.Length; g++)
                         terms[g] = Term(groups[g], e, c, s);
-                    leaves.Clear();
-                    Patterns(groups, terms, mostWrong, 0, 0, default, leaves);
-                    Store(result, leaves, groups, row, s);
-                    top = Math.Max(top, result.All[row][s]);
+                    var sum = wrong.Sum(terms);
+                    sum.CopyTo(log.Slice(s, Lanes.Count));
+                    for (var g = 0; g < groups.Length; g++)
+                        (wrong.SumWhereWrong(g) - Vector256.Create(groups[g].LogWrong)).CopyTo(result.Without[g].Log[row].AsSpan(s, Lanes.Count));
+                    top = Math.Max(top, Vectors.Highest(sum));
                 }
             }
 
-            result.Repeat(e * table.SoftCount, table.SoftCount, softs, severities);
+            result.Repeat(e * table.SoftCount, table.SoftCount, softs, table.Solved[e].MovesNumbers ? severities : 1);
         }
 
         return top;
@@ -121,15 +124,14 @@ public sealed class NumericLikelihood
         foreach (var reading in swings)
         {
             var sigma = instruments.SigmaOf(reading);
-            var floor = SwingFloor;
             for (var e = 0; e < table.Effects.Count; e++)
             {
                 for (var c = 0; c < table.SoftCount; c++)
                 {
-                    var row = log[(e * table.SoftCount) + c];
+                    var row = log[(e * table.SoftCount) + c].AsSpan();
                     var mean = table.Mean(e, c, Observables.Swing.Index);
-                    for (var s = 0; s < row.Length; s++)
-                        row[s] += LogSwing(reading.Value.Si, mean[s], sigma, 0, floor);
+                    for (var s = 0; s < row.Length; s += Lanes.Count)
+                        (Vector256.Create<double>(row.Slice(s, Lanes.Count)) + LogSwing(reading.Value.Si, Vector256.Create(mean.Slice(s, Lanes.Count)), sigma, Lanes.Zero)).CopyTo(row.Slice(s, Lanes.Count));
                 }
             }
         }
@@ -137,13 +139,12 @@ public sealed class NumericLikelihood
         return log;
     }
 
-    internal double SwingFloor => OutlierShare / range[Observables.Swing.Index];
-
-    internal static double LogSwing(double read, double mean, double sigma, double spare, double floor)
+    /// <summary>Log-likelihood of a swing at four severities, <paramref name="spare"/> being the variance beside instrument and model.</summary>
+    internal Lanes LogSwing(double read, Lanes mean, double sigma, Lanes spare)
     {
-        var variance = (sigma * sigma) + spare + (SwingModelShare * SwingModelShare * mean * mean);
-        var r = read - mean;
-        return Math.Log(((1 - OutlierShare) * Math.Exp(-0.5 * r * r / variance) / Math.Sqrt(2 * Math.PI * variance)) + floor);
+        var variance = Vector256.Create(sigma * sigma) + spare + (SwingModelShare * SwingModelShare * mean * mean);
+        var r = Vector256.Create(read) - mean;
+        return Vector256.Log(((1 - OutlierShare) * Vector256.Exp(-0.5 * r * r / variance) / Vector256.Sqrt(2 * Math.PI * variance)) + Vector256.Create(OutlierShare / range[Observables.Swing.Index]));
     }
 
     /// <summary>
@@ -158,13 +159,13 @@ public sealed class NumericLikelihood
         {
             if (int.PopCount(mask) > MostOutliers)
                 continue;
-            var (exponent, determinant) = Believe(groups, mask, account).Likelihood();
-            var log = exponent - (0.5 * Math.Log(determinant));
+            var (exponent, determinant) = Believe(groups, mask, account.Term).Likelihood();
+            var log = (exponent - (0.5 * Vector256.Log(determinant))).GetElement(account.Lane);
             if (log > best.Log)
                 best = (log, mask);
         }
 
-        var trusted = Believe(groups, best.Mask, account);
+        var trusted = Believe(groups, best.Mask, account.Term);
         var misfits = new List<(Reading, double, double)>();
         for (var g = 0; g < groups.Length; g++)
         {
@@ -172,7 +173,8 @@ public sealed class NumericLikelihood
                 continue;
             foreach (var one in groups[g].Readings)
             {
-                var (mean, variance) = account.Predict(trusted, groups[g].What);
+                var (means, variances) = account.Predict(trusted, groups[g].What);
+                var (mean, variance) = (means.GetElement(account.Lane), variances.GetElement(account.Lane));
                 misfits.Add((one.Reading, mean, (one.Value - mean) / Math.Sqrt(variance + (one.Sigma * one.Sigma))));
             }
         }
@@ -180,25 +182,30 @@ public sealed class NumericLikelihood
         return misfits;
     }
 
-    /// <summary>One explanation at one size: what it makes of a group of readings, and what it foretells.</summary>
-    internal sealed record Account(Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (double Mean, double Variance)> Predict);
+    /// <summary>One explanation at four neighbouring sizes, of which one is meant: what it makes of a group of readings, and what it foretells.</summary>
+    internal sealed record Account(Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (Lanes Mean, Lanes Variance)> Predict, int Lane);
 
-    internal Account AccountOf(int effect, int soft, int severity) =>
-        new(g => Term(g, effect, soft, severity), (belief, what) => Predict(belief, what, effect, soft, severity));
-
-    /// <summary>What the readings so far make of the shared uncertainties at any node, all instruments taken as right.</summary>
-    public Func<int, int, int, SharedUncertainty> Believer(IReadOnlyList<Reading> readings)
+    internal Account AccountOf(int effect, int soft, int severity)
     {
-        var groups = Group(readings);
-        return (effect, soft, severity) => Believe(groups, 0, AccountOf(effect, soft, severity));
+        var lane = severity % Lanes.Count;
+        return new(g => Term(g, effect, soft, severity - lane), (belief, what) => Predict(belief, what, effect, soft, severity - lane), lane);
     }
 
-    /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error.</summary>
-    public (double Mean, double Variance) Predict(in SharedUncertainty belief, int what, int effect, int soft, int severity)
+    /// <summary>What the readings so far make of the shared uncertainties at four severities from one on, all instruments taken as right.</summary>
+    internal Func<int, int, int, SharedUncertainty> Believer(IReadOnlyList<Reading> readings)
     {
-        var (j0, j1, j2) = Sensitivity(what, effect, soft, severity);
-        var (shift, variance) = belief.Predict(j0, j1, j2);
-        return (table.Mean(effect, soft, what)[severity] + shift, variance + table.Variance(effect, soft, what)[severity]);
+        var groups = Group(readings);
+        return (effect, soft, from) => Believe(groups, 0, g => Term(g, effect, soft, from));
+    }
+
+    /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, at four severities.</summary>
+    internal (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, int effect, int soft, int from) => Predict(
+        belief, what, Four(table.Mean(effect, soft, what), from), Four(table.Variance(effect, soft, what), from), Four(table.BySpeed(effect, soft, what), from), Four(table.ByNozzle(effect, soft, what), from));
+
+    internal static (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, Lanes mean, Lanes spare, Lanes bySpeed, Lanes byNozzle)
+    {
+        var (shift, variance) = belief.Predict(BySlip(what, bySpeed), bySpeed, byNozzle);
+        return (mean + shift, variance + spare);
     }
 
     internal InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
@@ -209,33 +216,25 @@ public sealed class NumericLikelihood
 
     private double[][] Rows() => [.. Enumerable.Range(0, table.Solved.Count * table.SoftCount).Select(_ => new double[PredictionTable.Fine])];
 
-    private (double Slip, double Speed, double Nozzle) Sensitivity(int what, int effect, int soft, int severity)
-    {
-        var bySpeed = table.BySpeed(effect, soft, what)[severity];
-        return (BySlip(what, bySpeed), bySpeed, table.ByNozzle(effect, soft, what)[severity]);
-    }
-
     // Slip moves the delivery as speed does, but nobody reads it on a tachometer.
-    internal static double BySlip(int what, double bySpeed) => what == Observables.Speed.Index ? 0 : bySpeed * SlipOverSpeed;
+    private static Lanes BySlip(int what, Lanes bySpeed) => what == Observables.Speed.Index ? Lanes.Zero : SlipOverSpeed * bySpeed;
 
-    private SharedUncertainty Term(in InstrumentGroup group, int effect, int soft, int severity)
-    {
-        var mean = table.Mean(effect, soft, group.What)[severity];
-        var spare = table.Variance(effect, soft, group.What)[severity];
-        var (j0, j1, j2) = Sensitivity(group.What, effect, soft, severity);
-        return Term(group, mean, spare, j0, j1, j2);
-    }
+    private SharedUncertainty Term(in InstrumentGroup group, int effect, int soft, int from) => Term(
+        group, Four(table.Mean(effect, soft, group.What), from), Four(table.Variance(effect, soft, group.What), from), Four(table.BySpeed(effect, soft, group.What), from), Four(table.ByNozzle(effect, soft, group.What), from));
 
-    internal static SharedUncertainty Term(in InstrumentGroup group, double mean, double spare, double bySlip, double bySpeed, double byNozzle)
+    internal static Lanes Four(ReadOnlySpan<double> row, int from) => Vector256.Create(row.Slice(from, Lanes.Count));
+
+    internal static SharedUncertainty Term(in InstrumentGroup group, Lanes mean, Lanes spare, Lanes bySpeed, Lanes byNozzle)
     {
         var term = default(SharedUncertainty);
         term.Scale(LogRight);
+        var bySlip = BySlip(group.What, bySpeed);
         foreach (var (_, value, sigma) in group.Readings)
-            term.Add(value - mean, (sigma * sigma) + spare, bySlip, bySpeed, byNozzle);
+            term.Add(Vector256.Create(value) - mean, Vector256.Create(sigma * sigma) + spare, bySlip, bySpeed, byNozzle);
         return term;
     }
 
-    private static SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, Account account)
+    private static SharedUncertainty Believe(InstrumentGroup[] groups, int wrong, Func<InstrumentGroup, SharedUncertainty> term)
     {
         var belief = default(SharedUncertainty);
         for (var g = 0; g < groups.Length; g++)
@@ -243,90 +242,10 @@ public sealed class NumericLikelihood
             if ((wrong >> g & 1) == 1)
                 belief.Scale(groups[g].LogWrong);
             else
-                belief.Add(account.Term(groups[g]));
+                belief.Add(term(groups[g]));
         }
 
         return belief;
-    }
-
-    // Every way in which at most two instruments are wrong; three of six at once have a chance below two in 10⁴.
-    internal static void Patterns(InstrumentGroup[] groups, ReadOnlySpan<SharedUncertainty> terms, int mostWrong, int at, int wrong, SharedUncertainty belief, Leaves leaves)
-    {
-        if (at == groups.Length)
-        {
-            var (exponent, determinant) = belief.Likelihood();
-            leaves.Add(wrong, exponent, determinant);
-            return;
-        }
-
-        if (int.PopCount(wrong) < mostWrong)
-        {
-            var without = belief;
-            without.Scale(groups[at].LogWrong);
-            Patterns(groups, terms, mostWrong, at + 1, wrong | (1 << at), without, leaves);
-        }
-
-        belief.Add(terms[at]);
-        Patterns(groups, terms, mostWrong, at + 1, wrong, belief, leaves);
-    }
-
-    private static void Store(SteadyLikelihood result, Leaves leaves, InstrumentGroup[] groups, int row, int severity)
-    {
-        result.All[row][severity] = leaves.Sum();
-        for (var g = 0; g < groups.Length; g++)
-            result.Without[g].Log[row][severity] = leaves.SumWhereWrong(g) - groups[g].LogWrong;
-    }
-
-    /// <summary>The summands of one node, by which instruments they call wrong.</summary>
-    internal sealed class Leaves(int groups)
-    {
-        private const double Lost = -40;
-        private readonly (int Wrong, double Exponent, double Determinant)[] all = new (int, double, double)[1 << groups];
-        private readonly double[] shares = new double[1 << groups];
-        private int count;
-        private double top;
-
-        public void Clear() => count = 0;
-
-        public void Add(int wrong, double exponent, double determinant) => all[count++] = (wrong, exponent, determinant);
-
-        /// <summary>Log of the sum of all; weighs each summand for <see cref="SumWhereWrong"/>.</summary>
-        public double Sum()
-        {
-            top = double.NegativeInfinity;
-            for (var i = 0; i < count; i++)
-                top = Math.Max(top, all[i].Exponent);
-            var sum = 0.0;
-            for (var i = 0; i < count; i++)
-            {
-                shares[i] = all[i].Exponent - top > Lost ? Math.Exp(all[i].Exponent - top) / Math.Sqrt(all[i].Determinant) : 0;
-                sum += shares[i];
-            }
-
-            return top + Math.Log(sum);
-        }
-
-        /// <summary>Log of the sum of those in which one instrument is wrong; weighed afresh where they vanish beside the rest.</summary>
-        public double SumWhereWrong(int group)
-        {
-            var sum = 0.0;
-            var best = double.NegativeInfinity;
-            for (var i = 0; i < count; i++)
-            {
-                if ((all[i].Wrong >> group & 1) == 0)
-                    continue;
-                sum += shares[i];
-                best = Math.Max(best, all[i].Exponent);
-            }
-
-            if (best - top > Lost / 2)
-                return top + Math.Log(sum);
-            sum = 0;
-            for (var i = 0; i < count; i++)
-                if ((all[i].Wrong >> group & 1) == 1 && all[i].Exponent - best > Lost)
-                    sum += Math.Exp(all[i].Exponent - best) / Math.Sqrt(all[i].Determinant);
-            return best + Math.Log(sum);
-        }
     }
 
     internal readonly record struct InstrumentGroup(int What, (Reading Reading, double Value, double Sigma)[] Readings, double Range)

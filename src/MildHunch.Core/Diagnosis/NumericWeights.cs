@@ -1,3 +1,6 @@
+using System.Runtime.Intrinsics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>
@@ -6,23 +9,24 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 public sealed class NumericWeights
 {
-    private const double Lost = -300;
-
     public NumericWeights(double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins, double atLeast = double.NegativeInfinity)
     {
         var effects = bins.Notice.Length;
+        var share = 1.0 / softCount;
         Nodes = new double[effects * softCount][];
         var top = atLeast;
         for (var r = 0; r < Nodes.Length; r++)
         {
             var row = new double[PredictionTable.Fine];
-            for (var s = 0; s < row.Length; s++)
+            var highest = Vector256.Create(double.NegativeInfinity);
+            for (var s = 0; s < row.Length; s += Lanes.Count)
             {
-                row[s] = steady[r][s] + (swingExponent * swing[r][s]);
-                if (bins.Prior[r / softCount][s] > 0)
-                    top = Math.Max(top, row[s]);
+                var four = NumericLikelihood.Four(steady[r], s) + (swingExponent * NumericLikelihood.Four(swing[r], s));
+                four.CopyTo(row.AsSpan(s, Lanes.Count));
+                highest = Vector256.ConditionalSelect(Vector256.GreaterThan(NumericLikelihood.Four(bins.Prior[r / softCount], s), Lanes.Zero), Vector256.Max(highest, four), highest);
             }
 
+            top = Math.Max(top, Vectors.Highest(highest));
             Nodes[r] = row;
         }
 
@@ -36,14 +40,16 @@ public sealed class NumericWeights
             for (var c = 0; c < softCount; c++)
             {
                 var row = Nodes[(e * softCount) + c];
-                for (var s = 0; s < row.Length; s++)
+                for (var s = 0; s < row.Length; s += Lanes.Count)
                 {
-                    // What lies so far below the best adds nothing that could be told.
-                    row[s] = row[s] - top < Lost || bins.Prior[e][s] == 0 ? 0 : Math.Exp(row[s] - top) / softCount * bins.Prior[e][s];
-                    Fine[e][s] += row[s];
-                    ByBin[e][bins.BinOf[e][s]] += row[s];
+                    var four = share * Vectors.Weights(NumericLikelihood.Four(row, s) - Vector256.Create(top), NumericLikelihood.Four(bins.Prior[e], s));
+                    four.CopyTo(row.AsSpan(s, Lanes.Count));
+                    (NumericLikelihood.Four(Fine[e], s) + four).CopyTo(Fine[e].AsSpan(s, Lanes.Count));
                 }
             }
+
+            for (var s = 0; s < Fine[e].Length; s++)
+                ByBin[e][bins.BinOf[e][s]] += Fine[e][s];
         }
     }
 

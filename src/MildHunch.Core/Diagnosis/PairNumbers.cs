@@ -1,3 +1,6 @@
+using System.Runtime.Intrinsics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>
@@ -9,31 +12,29 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
     private const int MostWrong = 1;
 
     /// <summary>Steady readings by cell: of all, and without each instrument.</summary>
-    public (double[] All, double[][] Without) Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, bool[] possible)
+    public (double[] All, double[][] Without) Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, double[] prior)
     {
         var all = new double[PairRows.Cells];
         var without = PairRows.Rows(groups.Length);
         if (groups.Length == 0)
             return (all, without);
         Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
-        var leaves = new NumericLikelihood.Leaves(groups.Length);
-        for (var cell = 0; cell < all.Length; cell++)
+        var wrong = new WrongInstruments(groups, MostWrong);
+        for (var cell = 0; cell < all.Length; cell += Lanes.Count)
         {
-            if (!possible[cell])
-            {
-                all[cell] = double.NegativeInfinity;
+            // Cells that the prior leaves out need no likelihood.
+            if (!Vector256.GreaterThanAny(Four(prior, cell), Lanes.Zero))
                 continue;
-            }
-
             for (var g = 0; g < terms.Length; g++)
                 terms[g] = Term(groups[g], rows, cell);
-            leaves.Clear();
-            NumericLikelihood.Patterns(groups, terms, MostWrong, 0, 0, default, leaves);
-            all[cell] = leaves.Sum();
+            wrong.Sum(terms).CopyTo(all.AsSpan(cell, Lanes.Count));
             for (var g = 0; g < groups.Length; g++)
-                without[g][cell] = leaves.SumWhereWrong(g) - groups[g].LogWrong;
+                (wrong.SumWhereWrong(g) - Vector256.Create(groups[g].LogWrong)).CopyTo(without[g].AsSpan(cell, Lanes.Count));
         }
 
+        for (var cell = 0; cell < all.Length; cell++)
+            if (prior[cell] == 0)
+                all[cell] = double.NegativeInfinity;
         return (all, without);
     }
 
@@ -44,50 +45,49 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
         if (swings.Length == 0)
             return log;
         double[] sigma = [.. swings.Select(instruments.SigmaOf)];
-        Span<double> told = stackalloc double[rows.Swing.Length];
-        for (var cell = 0; cell < log.Length; cell++)
+        var told = new Lanes[rows.Swing.Length];
+        for (var cell = 0; cell < log.Length; cell += Lanes.Count)
         {
-            var spare = rows.Variance[Observables.Swing.Index][cell];
-            double sum = 0, top = double.NegativeInfinity;
+            var spare = Four(rows.Variance[Observables.Swing.Index], cell);
+            var (sum, top) = (Lanes.Zero, Vector256.Create(double.NegativeInfinity));
             for (var c = 0; c < told.Length; c++)
             {
-                told[c] = 0;
+                told[c] = Lanes.Zero;
                 for (var r = 0; r < swings.Length; r++)
-                    told[c] += exponent * NumericLikelihood.LogSwing(swings[r].Value.Si, rows.Swing[c][cell], sigma[r], spare, numbers.SwingFloor);
-                top = Math.Max(top, told[c]);
+                    told[c] += exponent * numbers.LogSwing(swings[r].Value.Si, Four(rows.Swing[c], cell), sigma[r], spare);
+                top = Vector256.Max(top, told[c]);
             }
 
             foreach (var one in told)
-                sum += Math.Exp(one - top);
-            log[cell] = top + Math.Log(sum / told.Length);
+                sum += Vector256.Exp(one - top);
+            (top + Vector256.Log(sum / told.Length)).CopyTo(log.AsSpan(cell, Lanes.Count));
         }
 
         return log;
     }
 
-    /// <summary>What the readings make of the shared uncertainties in a cell, all instruments taken as right.</summary>
-    public static SharedUncertainty Believe(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, int cell)
+    /// <summary>What the readings make of the shared uncertainties in four cells from one on, all instruments taken as right.</summary>
+    public static SharedUncertainty Believe(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, int from)
     {
         var belief = default(SharedUncertainty);
         foreach (var group in groups)
-            belief.Add(Term(group, rows, cell));
+            belief.Add(Term(group, rows, from));
         return belief;
     }
 
     /// <summary>Two effects at one cell as an explanation.</summary>
-    public static NumericLikelihood.Account AccountOf(PairRows rows, int cell) => new(g => Term(g, rows, cell), (belief, what) => Predict(belief, what, rows, cell));
-
-    /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error.</summary>
-    public static (double Mean, double Variance) Predict(in SharedUncertainty belief, int what, PairRows rows, int cell)
+    public static NumericLikelihood.Account AccountOf(PairRows rows, int cell)
     {
-        var bySpeed = rows.BySpeed[what][cell];
-        var (shift, variance) = belief.Predict(NumericLikelihood.BySlip(what, bySpeed), bySpeed, rows.ByNozzle[what][cell]);
-        return (rows.Mean[what][cell] + shift, variance + rows.Variance[what][cell]);
+        var lane = cell % Lanes.Count;
+        return new(g => Term(g, rows, cell - lane), (belief, what) => Predict(belief, what, rows, cell - lane), lane);
     }
 
-    private static SharedUncertainty Term(in NumericLikelihood.InstrumentGroup group, PairRows rows, int cell)
-    {
-        var bySpeed = rows.BySpeed[group.What][cell];
-        return NumericLikelihood.Term(group, rows.Mean[group.What][cell], rows.Variance[group.What][cell], NumericLikelihood.BySlip(group.What, bySpeed), bySpeed, rows.ByNozzle[group.What][cell]);
-    }
+    /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, in four cells.</summary>
+    public static (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, PairRows rows, int from) =>
+        NumericLikelihood.Predict(belief, what, Four(rows.Mean[what], from), Four(rows.Variance[what], from), Four(rows.BySpeed[what], from), Four(rows.ByNozzle[what], from));
+
+    private static Lanes Four(double[] row, int from) => NumericLikelihood.Four(row, from);
+
+    private static SharedUncertainty Term(in NumericLikelihood.InstrumentGroup group, PairRows rows, int from) =>
+        NumericLikelihood.Term(group, Four(rows.Mean[group.What], from), Four(rows.Variance[group.What], from), Four(rows.BySpeed[group.What], from), Four(rows.ByNozzle[group.What], from));
 }

@@ -1,3 +1,6 @@
+using System.Runtime.Intrinsics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>Log-likelihood of the numbers under every pair of effects that is considered, and from it the weight of every bin of every pair.</summary>
@@ -8,6 +11,8 @@ internal sealed class PairWeights
     private readonly NumericLikelihood.InstrumentGroup[] groups;
     private readonly (double[] All, double[][] Without)[] steady;
     private readonly int[] rowsOf;
+    private readonly int[] firstOf;
+    private readonly double[][] cellPrior;
     private readonly Dictionary<(int LeftOut, double Exponent), double[][]?> swings = [];
 
     public PairWeights(Workbench bench, IReadOnlyList<Pair> pairs, IReadOnlyList<Reading> readings)
@@ -34,7 +39,9 @@ internal sealed class PairWeights
         }
 
         Rows = rows;
-        steady = [.. rows.Select((r, i) => numbers.Steady(groups, r, Possible(Array.IndexOf(rowsOf, i))))];
+        firstOf = [.. rows.Select((_, r) => Array.IndexOf(rowsOf, r))];
+        cellPrior = [.. firstOf.Select(CellPriors)];
+        steady = [.. rows.Select((r, i) => numbers.Steady(groups, r, cellPrior[i]))];
     }
 
     public IReadOnlyList<Pair> Pairs { get; }
@@ -73,19 +80,12 @@ internal sealed class PairWeights
     public double Top(double[][] log)
     {
         var top = double.NegativeInfinity;
-        for (var p = 0; p < Pairs.Count; p++)
-        {
-            if (rowsOf[p] < 0 || FirstOf(rowsOf[p]) != p)
-                continue;
+        for (var r = 0; r < log.Length; r++)
             for (var cell = 0; cell < PairRows.Cells; cell++)
-                if (CellPrior(p, cell) > 0)
-                    top = Math.Max(top, log[rowsOf[p]][cell]);
-        }
-
+                if (cellPrior[r][cell] > 0)
+                    top = Math.Max(top, log[r][cell]);
         return top;
     }
-
-    private int FirstOf(int rows) => Array.IndexOf(rowsOf, rows);
 
     private double[][]? Swing(IReadOnlyList<Reading> readings, int leftOut, double exponent)
     {
@@ -100,7 +100,7 @@ internal sealed class PairWeights
         if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
             return steady[r].All;
         var at = Array.FindIndex(groups, g => g.What == readings[leftOut].What.Index);
-        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(bench.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], Possible(FirstOf(r))).All;
+        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(bench.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], cellPrior[r]).All;
     }
 
     /// <summary>Weights of the bins of every pair, on the scale of the weights of the singles. Pairs of the same effects share theirs.</summary>
@@ -113,7 +113,7 @@ internal sealed class PairWeights
         {
             if (rowsOf[p] >= 0)
             {
-                bins[p] = ofRows[rowsOf[p]] ??= OfCells(p, log[rowsOf[p]], singles.Top);
+                bins[p] = ofRows[rowsOf[p]] ??= OfCells(rowsOf[p], log[rowsOf[p]], singles.Top);
                 continue;
             }
 
@@ -126,34 +126,30 @@ internal sealed class PairWeights
         return bins;
     }
 
-    /// <summary>Prior of a cell: how likely these two severities are.</summary>
-    public double CellPrior(int pair, int cell) =>
-        bench.Bins.SidePrior[Effect(Pairs[pair].First)][cell / PairRows.Side] * bench.Bins.SidePrior[Effect(Pairs[pair].Second)][cell % PairRows.Side];
+    /// <summary>Prior of each cell of one of <see cref="Rows"/>: how likely these two severities are.</summary>
+    public double[] CellPrior(int rows) => cellPrior[rows];
 
-    // Cells that the prior leaves out need no likelihood.
-    private bool[] Possible(int pair)
+    private double[] CellPriors(int pair)
     {
-        var possible = new bool[PairRows.Cells];
-        for (var cell = 0; cell < possible.Length; cell++)
-            possible[cell] = CellPrior(pair, cell) > 0;
-        return possible;
+        var (a, b) = (bench.Bins.SidePrior[Effect(Pairs[pair].First)], bench.Bins.SidePrior[Effect(Pairs[pair].Second)]);
+        var priors = new double[PairRows.Cells];
+        for (var cell = 0; cell < priors.Length; cell++)
+            priors[cell] = a[cell / PairRows.Side] * b[cell % PairRows.Side];
+        return priors;
     }
 
-    /// <summary>Bin of a cell.</summary>
-    public int BinOf(int pair, int cell) =>
-        (bench.Bins.SideLevel[Effect(Pairs[pair].First)][cell / PairRows.Side] * SeverityBins.Levels) + bench.Bins.SideLevel[Effect(Pairs[pair].Second)][cell % PairRows.Side];
-
-    private double[] OfCells(int pair, double[] log, double top)
+    private double[] OfCells(int rows, double[] log, double top)
     {
-        var row = new double[SeverityBins.Levels * SeverityBins.Levels];
-        for (var cell = 0; cell < log.Length; cell++)
+        var (a, b) = (bench.Bins.SideLevel[Effect(Pairs[firstOf[rows]].First)], bench.Bins.SideLevel[Effect(Pairs[firstOf[rows]].Second)]);
+        var bins = new double[Contenders.PairBins];
+        for (var cell = 0; cell < log.Length; cell += Lanes.Count)
         {
-            var prior = CellPrior(pair, cell);
-            if (prior > 0)
-                row[BinOf(pair, cell)] += prior * Math.Exp(log[cell] - top);
+            var weights = Vectors.Weights(NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(cellPrior[rows], cell));
+            for (var l = 0; l < Lanes.Count; l++)
+                bins[(a[(cell + l) / PairRows.Side] * SeverityBins.Levels) + b[(cell + l) % PairRows.Side]] += weights.GetElement(l);
         }
 
-        return row;
+        return bins;
     }
 
     // Only one of the two moves the numbers: its weights, times how noticeable the other may be.

@@ -11,14 +11,17 @@ internal sealed class Posterior
     {
         (this.contenders, this.mass) = (contenders, mass);
         Probability = new double[contenders.Count];
+        var all = 0.0;
         for (var h = 0; h < Probability.Length; h++)
+        {
+            var sum = 0.0;
             foreach (var m in Row(h))
-                Probability[h] += m;
-        var all = Probability.Sum();
-        for (var h = 0; h < Probability.Length; h++)
-            Probability[h] /= all;
-        for (var i = 0; i < mass.Length; i++)
-            mass[i] /= all;
+                sum += m;
+            all += Probability[h] = sum;
+        }
+
+        Vectors.Scale(Probability, 1 / all);
+        Vectors.Scale(mass, 1 / all);
     }
 
     /// <summary>Sums to 1: singles first, then pairs.</summary>
@@ -27,28 +30,27 @@ internal sealed class Posterior
     /// <summary>By bin of one contender; all rows together sum to 1.</summary>
     public ReadOnlySpan<double> Row(int contender) => mass.AsSpan(contenders.Offset(contender), contenders.BinsOf(contender));
 
-    /// <summary>Answers times numbers.</summary>
-    public static Posterior Of(Contenders contenders, IReadOnlyList<double[]> numbers, double[] answered)
-    {
-        var mass = new double[contenders.Bins];
-        for (var h = 0; h < contenders.Count; h++)
-        {
-            var at = contenders.Offset(h);
-            var row = numbers[h];
-            for (var b = 0; b < row.Length; b++)
-                mass[at + b] = answered[at + b] * row[b];
-        }
-
-        return new Posterior(contenders, mass);
-    }
+    /// <summary>Answers times numbers, both by bin of every contender.</summary>
+    public static Posterior Of(Contenders contenders, double[] numbers, double[] answered) => new(contenders, Vectors.Product(answered, numbers));
 
     /// <summary>The same after one more answer that is independent of all before it: its likelihood by bin of every contender.</summary>
-    public Posterior With(double[] likelihood)
+    public Posterior With(double[] likelihood) => new(contenders, Vectors.Product(mass, likelihood));
+
+    /// <summary>Chance of one more answer, and the probability of every contender after it.</summary>
+    public (double Chance, double[] After) After(double[] likelihood)
     {
-        var after = new double[mass.Length];
-        for (var i = 0; i < after.Length; i++)
-            after[i] = mass[i] * likelihood[i];
-        return new Posterior(contenders, after);
+        var after = new double[Probability.Length];
+        var chance = 0.0;
+        for (var h = 0; h < after.Length; h++)
+        {
+            var sum = 0.0;
+            for (var i = contenders.Offset(h); i < contenders.Offset(h + 1); i++)
+                sum += mass[i] * likelihood[i];
+            chance += after[h] = sum;
+        }
+
+        Vectors.Scale(after, 1 / chance);
+        return (chance, after);
     }
 
     /// <summary>The same with other odds between the contenders, each keeping what it thinks of its own severity.</summary>

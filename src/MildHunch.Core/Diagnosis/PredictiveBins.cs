@@ -1,3 +1,6 @@
+using System.Runtime.Intrinsics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>
@@ -10,16 +13,17 @@ internal sealed class PredictiveBins
 
     public PredictiveBins(Workbench bench, PredictiveNodes still, Observable what)
     {
-        var nodes = new List<(int Source, double Weight, double Mean, double Sigma)>(still.All.Count + still.Pairs.Count);
-        foreach (var (effect, soft, severity, weight, belief) in still.All)
-            Add(effect, weight, bench.Numbers.Predict(belief, what.Index, effect, soft, severity));
-        foreach (var (rows, cell, weight, belief) in still.Pairs)
-            Add(bench.Table.Effects.Count + rows, weight, PairNumbers.Predict(belief, what.Index, bench.PairWeights.Rows[rows], cell));
-
-        void Add(int source, double weight, (double Mean, double Variance) told)
+        var nodes = new List<(int Source, Lanes Weight, Lanes Mean, Lanes Sigma)>(still.All.Count);
+        Span<double> instrument = stackalloc double[Lanes.Count];
+        foreach (var block in still.All)
         {
-            var instrument = bench.Instruments.SigmaAt(what, told.Mean);
-            nodes.Add((source, weight, told.Mean, Math.Sqrt(told.Variance + (instrument * instrument))));
+            var (mean, variance) = block.Source < bench.Table.Effects.Count
+                ? bench.Numbers.Predict(block.Belief, what.Index, block.Source, block.Soft, block.From)
+                : PairNumbers.Predict(block.Belief, what.Index, bench.PairWeights.Rows[block.Source - bench.Table.Effects.Count], block.From);
+            for (var l = 0; l < Lanes.Count; l++)
+                instrument[l] = bench.Instruments.SigmaAt(what, mean.GetElement(l));
+            var own = Vector256.Create<double>(instrument);
+            nodes.Add((block.Source, block.Weight, mean, Vector256.Sqrt(variance + (own * own))));
         }
 
         Edges = Cut(nodes);
@@ -27,12 +31,12 @@ internal sealed class PredictiveBins
         BySource = [.. total.Select(_ => new double[Count])];
         foreach (var node in nodes)
         {
-            total[node.Source] += node.Weight;
-            var below = 0.0;
+            total[node.Source] += Vector256.Sum(node.Weight);
+            var below = Lanes.Zero;
             for (var b = 0; b < Count; b++)
             {
-                var upTo = b == Count - 1 ? 1 : NormalDistribution.Cumulative((Edges[b] - node.Mean) / node.Sigma);
-                BySource[node.Source][b] += node.Weight * (upTo - below);
+                var upTo = b == Count - 1 ? Lanes.One : NormalDistribution.Cumulative((Vector256.Create(Edges[b]) - node.Mean) / node.Sigma);
+                BySource[node.Source][b] += Vector256.Sum(node.Weight * (upTo - below));
                 below = upTo;
             }
         }
@@ -48,24 +52,24 @@ internal sealed class PredictiveBins
     /// <summary>Chance of each bin under each effect, and behind them under each solved pair of effects.</summary>
     public double[][] BySource { get; }
 
-    private static double[] Cut(List<(int Source, double Weight, double Mean, double Sigma)> nodes)
+    private static double[] Cut(List<(int Source, Lanes Weight, Lanes Mean, Lanes Sigma)> nodes)
     {
-        var low = nodes.Min(n => n.Mean - (4 * n.Sigma));
-        var high = nodes.Max(n => n.Mean + (4 * n.Sigma));
-        var sum = nodes.Sum(n => n.Weight);
+        var (low, high, sum) = (Vector256.Create(double.PositiveInfinity), Vector256.Create(double.NegativeInfinity), Lanes.Zero);
+        foreach (var node in nodes)
+            (low, high, sum) = (Vector256.Min(low, node.Mean - (4 * node.Sigma)), Vector256.Max(high, node.Mean + (4 * node.Sigma)), sum + node.Weight);
         var edges = new double[Count - 1];
         for (var b = 0; b < edges.Length; b++)
         {
-            double from = b == 0 ? low : edges[b - 1], to = high;
+            double from = b == 0 ? -Vectors.Highest(-low) : edges[b - 1], to = Vectors.Highest(high);
 
             // A two-thousandth of the range: the chance of each bin is summed exactly for whatever edges come out.
             for (var i = 0; i < 11; i++)
             {
                 var middle = (from + to) / 2;
-                var below = 0.0;
+                var below = Lanes.Zero;
                 foreach (var n in nodes)
-                    below += n.Weight * NormalDistribution.Cumulative((middle - n.Mean) / n.Sigma);
-                if (below < sum * (b + 1) / Count)
+                    below += n.Weight * NormalDistribution.Cumulative((Vector256.Create(middle) - n.Mean) / n.Sigma);
+                if (Vector256.Sum(below) < Vector256.Sum(sum) * (b + 1) / Count)
                     from = middle;
                 else
                     to = middle;

@@ -1,8 +1,15 @@
+using System.Runtime.Intrinsics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
 namespace MildHunch.Core.Diagnosis;
 
+/// <summary>Four neighbouring severities, or cells of a pair, that still carry weight, with what the readings so far make of the shared uncertainties there.</summary>
+/// <param name="Source">Where the numbers are read, as <see cref="Workbench.SourceOf"/> counts.</param>
+/// <param name="From">First severity, or first cell.</param>
+internal sealed record PredictiveBlock(int Source, int Soft, int From, Lanes Weight, SharedUncertainty Belief);
+
 /// <summary>
-/// The effects, softnesses and severities that still carry weight, each with what the readings so far make of the
-/// shared uncertainties there. Gathered once for all readings that might be taken next.
+/// The effects, softnesses and severities that still carry weight. Gathered once for all readings that might be taken next.
 /// </summary>
 internal sealed class PredictiveNodes
 {
@@ -10,8 +17,17 @@ internal sealed class PredictiveNodes
 
     public PredictiveNodes(Workbench bench, Posterior posterior)
     {
-        var weights = bench.AllWeights();
         Reading[] readings = [.. bench.Items.Where(i => i.Reading is not null).Select(i => i.Reading!)];
+        AddSingles(bench, posterior, readings);
+        AddPairs(bench, posterior);
+    }
+
+    /// <summary>Singles first, pairs behind them.</summary>
+    public List<PredictiveBlock> All { get; } = [];
+
+    private void AddSingles(Workbench bench, Posterior posterior, Reading[] readings)
+    {
+        var weights = bench.AllWeights();
         var believe = bench.Numbers.Believer(readings);
         var share = new double[bench.Table.Effects.Count][];
         for (var h = 0; h < bench.Hypotheses.Count; h++)
@@ -22,8 +38,7 @@ internal sealed class PredictiveNodes
                 row[b] += mass[b];
         }
 
-        AddPairs(bench, posterior);
-
+        Span<double> weight = stackalloc double[PredictionTable.Fine];
         for (var e = 0; e < share.Length; e++)
         {
             var total = share[e].Sum();
@@ -34,21 +49,16 @@ internal sealed class PredictiveNodes
             {
                 // Where softness moves only the swing, all softnesses are one node.
                 var row = softs > 1 ? weights.Nodes[(e * bench.Table.SoftCount) + c] : weights.Fine[e];
-
-                // Every other severity: neighbours lie close together here, and only chances of wide bins are wanted.
-                for (var s = 0; s + 1 < row.Length; s += 2)
-                {
-                    var weight = Weight(s) + Weight(s + 1);
-                    if (weight > Negligible * total)
-                        All.Add((e, c, s, weight, believe(e, c, s)));
-                }
-
-                double Weight(int s)
+                for (var s = 0; s < row.Length; s++)
                 {
                     var bin = bench.Bins.BinOf[e][s];
                     var inBin = weights.ByBin[e][bin];
-                    return inBin > 0 ? share[e][bin] * row[s] / inBin : 0;
+                    weight[s] = inBin > 0 ? share[e][bin] * row[s] / inBin : 0;
                 }
+
+                for (var s = 0; s < row.Length; s += Lanes.Count)
+                    if (NumericLikelihood.Four(weight, s) is var four && Vector256.Sum(four) > 2 * Negligible * total)
+                        All.Add(new PredictiveBlock(e, c, s, four, believe(e, c, s)));
             }
         }
     }
@@ -60,25 +70,31 @@ internal sealed class PredictiveNodes
         if (pairs.Rows.Count == 0)
             return;
         var log = bench.PairLog();
-        foreach (var rows in Enumerable.Range(0, pairs.Pairs.Count).Where(p => pairs.RowsOf(p) >= 0).GroupBy(pairs.RowsOf))
+        var totals = new double[pairs.Rows.Count];
+        for (var p = 0; p < pairs.Pairs.Count; p++)
+            if (pairs.RowsOf(p) is var r and >= 0)
+                totals[r] += posterior.Probability[bench.Hypotheses.Count + p];
+        Span<double> weight = stackalloc double[PairRows.Cells];
+        for (var rows = 0; rows < totals.Length; rows++)
         {
-            var total = rows.Sum(p => posterior.Probability[bench.Hypotheses.Count + p]);
-            if (total < Negligible)
+            if (totals[rows] < Negligible)
                 continue;
-            var likeliest = rows.MaxBy(p => posterior.Probability[bench.Hypotheses.Count + p]);
-            var top = Enumerable.Range(0, PairRows.Cells).Where(c => pairs.CellPrior(likeliest, c) > 0).Max(c => log[rows.Key][c]);
-            var weights = new double[PairRows.Cells];
-            for (var cell = 0; cell < weights.Length; cell++)
-                weights[cell] = pairs.CellPrior(likeliest, cell) is var prior and > 0 ? prior * Math.Exp(log[rows.Key][cell] - top) : 0;
-            var sum = weights.Sum();
-            for (var cell = 0; cell < weights.Length; cell++)
-                if (weights[cell] > 5 * Negligible * sum)
-                    Pairs.Add((rows.Key, cell, total * weights[cell] / sum, PairNumbers.Believe(pairs.Groups, pairs.Rows[rows.Key], cell)));
+            var prior = pairs.CellPrior(rows);
+            var top = double.NegativeInfinity;
+            for (var cell = 0; cell < weight.Length; cell++)
+                if (prior[cell] > 0)
+                    top = Math.Max(top, log[rows][cell]);
+            var sum = 0.0;
+            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+            {
+                var four = Vectors.Weights(NumericLikelihood.Four(log[rows], cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
+                four.CopyTo(weight.Slice(cell, Lanes.Count));
+                sum += Vector256.Sum(four);
+            }
+
+            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+                if (NumericLikelihood.Four(weight, cell) is var four && Vector256.Sum(four) > 2 * Negligible * sum)
+                    All.Add(new PredictiveBlock(bench.Table.Effects.Count + rows, 0, cell, four * (totals[rows] / sum), PairNumbers.Believe(pairs.Groups, pairs.Rows[rows], cell)));
         }
     }
-
-    /// <summary>Cells of solved pairs of effects.</summary>
-    public List<(int Rows, int Cell, double Weight, SharedUncertainty Belief)> Pairs { get; } = [];
-
-    public List<(int Effect, int Soft, int Severity, double Weight, SharedUncertainty Belief)> All { get; } = [];
 }

@@ -36,7 +36,7 @@ internal sealed class Standing
     {
         contenders.Gather(probability, faultOf, byFault);
         var (best, leader) = (0, -1);
-        for (var h = 0; h < contenders.Singles.Count; h++)
+        for (var h = 0; h < contenders.Singles.Length; h++)
             if (leader < 0 || byFault[faultOf[h]] > byFault[leader] || (faultOf[h] == leader && probability[h] > probability[best]))
                 (best, leader) = (h, faultOf[h]);
         return (best, byFault[leader]);

@@ -9,14 +9,17 @@ namespace MildHunch.Core.Diagnosis;
 /// </summary>
 internal sealed class Workbench
 {
+    // Handbook 4: of answers that see one thing, all but the leading one count to this power.
     private const double FollowerExponent = 1.0 / 3;
     private readonly IReadOnlyList<Reading> readings;
-    private readonly Dictionary<(int LeftOut, bool SwingFollows), (NumericWeights Singles, double[][] Rows, double[][] PairLog)> weights = [];
+    private readonly Dictionary<(int LeftOut, bool SwingFollows), (NumericWeights Singles, double[] Bins, double[][] PairLog)> weights = [];
     private readonly Dictionary<EvidenceItem, double[]> leading = new(ReferenceEqualityComparer.Instance);
     private readonly Dictionary<EvidenceItem, double[]> following = new(ReferenceEqualityComparer.Instance);
+    private readonly Dictionary<string, double[]> besides = [];
+    private readonly Dictionary<(string Group, bool SwingFollows), Posterior> demoted = [];
     private SteadyLikelihood? steady;
     private double[][]? swing;
-    private double? swingSpan;
+    private readonly Lazy<double> swingSpan;
 
     public Workbench(Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, Evidence evidence)
     {
@@ -34,6 +37,7 @@ internal sealed class Workbench
             .. readings.Select((r, i) => new EvidenceItem(r.Source ?? $"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
             .. evidence.Cues.Select((c, i) => Item(c, i)),
         ];
+        swingSpan = new Lazy<double>(SpanOfSwing);
         Contenders = new Contenders(Hypotheses, [], Bins);
         PairWeights = new PairWeights(this, [], readings);
         var singles = Posterior();
@@ -45,6 +49,7 @@ internal sealed class Workbench
         weights.Clear();
         leading.Clear();
         following.Clear();
+        besides.Clear();
     }
 
     public Catalogue Catalogue { get; }
@@ -85,7 +90,25 @@ internal sealed class Workbench
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));
 
     /// <summary>The posterior of all evidence, with one answer more.</summary>
-    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Sees(added) ? Posterior(added: added) : all.With(Leading(added));
+    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Takes(added) is { } demoted ? demoted.With(Leading(added)) : all.With(Sees(added) ? Following(added) : Leading(added));
+
+    /// <summary>
+    /// The posterior before an answer that would take the lead of its group, all others of the group following already;
+    /// null where it would stand alone or follow. The same for every such answer to a question.
+    /// </summary>
+    public Posterior? Takes(EvidenceItem added)
+    {
+        if (!Sees(added) || !Leads(added, [.. Items, added]))
+            return null;
+        var swings = added.Group == "swing" && Items.Any(i => i.Reading?.What == Observables.Swing);
+        if (!demoted.TryGetValue((added.Group!, swings), out var known))
+        {
+            var followers = Items.Where(i => i.Cue is not null && i.Group == added.Group).Select(i => (i, FollowerExponent));
+            known = demoted[(added.Group!, swings)] = Diagnosis.Posterior.Of(Contenders, Weights(-1, swings).Bins, Answered(Beside(added.Group!), followers));
+        }
+
+        return known;
+    }
 
     /// <summary>A planned posterior with one answer more to something already seen: it counts as a follower.</summary>
     public Posterior PosteriorFollowing(Posterior planned, EvidenceItem added) => planned.With(Following(added));
@@ -107,7 +130,8 @@ internal sealed class Workbench
         if (added is not null)
             used.Add(added);
         var cues = Exponents(used, out var swingFollows);
-        return Diagnosis.Posterior.Of(Contenders, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows).Rows, Answered(cues));
+        var group = (added ?? (leftOut >= 0 ? Items[leftOut] : null))?.Group;
+        return Diagnosis.Posterior.Of(Contenders, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows).Bins, group is null ? Answered(cues) : Answered(Beside(group), cues.Where(c => c.Item.Group == group)));
     }
 
     /// <summary>The weights of the numbers when all evidence is in.</summary>
@@ -137,7 +161,7 @@ internal sealed class Workbench
         return Hypotheses[moving].EffectIndex;
     }
 
-    private (NumericWeights Singles, double[][] Rows, double[][] PairLog) Weights(int leftOut, bool swingFollows)
+    private (NumericWeights Singles, double[] Bins, double[][] PairLog) Weights(int leftOut, bool swingFollows)
     {
         if (weights.TryGetValue((leftOut, swingFollows), out var known))
             return known;
@@ -146,7 +170,7 @@ internal sealed class Workbench
         swing ??= Numbers.Swing(readings);
         var pairLog = PairWeights.Log(readings, leftOut, exponent);
         var made = new NumericWeights(SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins, PairWeights.Top(pairLog));
-        return weights[(leftOut, swingFollows)] = (made, [.. Hypotheses.Select(h => made.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, made)], pairLog);
+        return weights[(leftOut, swingFollows)] = (made, Contenders.Laid([.. Hypotheses.Select(h => made.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, made)]), pairLog);
     }
 
     private double[][] SteadyWithout(int leftOut)
@@ -164,24 +188,30 @@ internal sealed class Workbench
     private Reading[] Others(int leftOut) => [.. readings.Where((_, i) => i != leftOut)];
 
     // Prior times what the answers say, by bin of every contender; each answer to the power its group leaves it.
-    private double[] Answered(List<(EvidenceItem Item, double Exponent)> cues)
-    {
-        var weights = Contenders.Priors();
-        foreach (var (item, exponent) in cues)
-        {
-            var likelihoods = exponent == 1 ? Leading(item) : Following(item);
-            for (var i = 0; i < weights.Length; i++)
-                weights[i] *= likelihoods[i];
-        }
+    private double[] Answered(List<(EvidenceItem Item, double Exponent)> cues) => Answered(Contenders.Priors(), cues);
 
+    private double[] Answered(double[] from, IEnumerable<(EvidenceItem Item, double Exponent)> cues)
+    {
+        double[] weights = [.. from];
+        foreach (var (item, exponent) in cues)
+            Vectors.MultiplyBy(weights, exponent == 1 ? Leading(item) : Following(item));
         return weights;
+    }
+
+    // What all items outside a group say together: how much each of them counts does not hang on that group.
+    private double[] Beside(string group)
+    {
+        if (besides.TryGetValue(group, out var known))
+            return known;
+        var cues = Exponents([.. Items], out _);
+        return besides[group] = Answered(Contenders.Priors(), cues.Where(c => c.Item.Group != group));
     }
 
     private double[] Leading(EvidenceItem item) =>
         leading.TryGetValue(item, out var known) ? known : leading[item] = Contenders.Likelihoods(item);
 
     private double[] Following(EvidenceItem item) =>
-        following.TryGetValue(item, out var known) ? known : following[item] = [.. Leading(item).Select(l => Math.Pow(l, FollowerExponent))];
+        following.TryGetValue(item, out var known) ? known : following[item] = Contenders.Followers(item);
 
     // Items that see one physical thing twice: the one on which hypotheses differ most counts in full, the rest a third.
     private List<(EvidenceItem Item, double Exponent)> Exponents(List<EvidenceItem> used, out bool swingFollows)
@@ -196,7 +226,7 @@ internal sealed class Workbench
         }
 
         if (used.Any(i => i.Reading?.What == Observables.Swing))
-            swingFollows = used.Any(i => i.Cue is not null && i.Group == "swing" && i.Span > SwingSpan());
+            swingFollows = used.Any(i => i.Cue is not null && i.Group == "swing" && i.Span > swingSpan.Value);
         return cues;
     }
 
@@ -207,7 +237,7 @@ internal sealed class Workbench
         {
             if (ReferenceEquals(other, item) || other.Group != item.Group)
                 continue;
-            if (other.Reading is { } reading && (reading.What == Observables.BypassFlow || SwingSpan() >= span))
+            if (other.Reading is { } reading && (reading.What == Observables.BypassFlow || swingSpan.Value >= span))
                 return false;
 
             // Of two that tell equally much, the name decides, so that the order of entry does not.
@@ -218,13 +248,10 @@ internal sealed class Workbench
         return true;
     }
 
-    private double SwingSpan()
+    private double SpanOfSwing()
     {
-        if (swingSpan is { } known)
-            return known;
         swing ??= Numbers.Swing(readings);
         var best = swing.Select(r => r.Max()).ToArray();
-        swingSpan = best.Max() - best.Min();
-        return swingSpan.Value;
+        return best.Max() - best.Min();
     }
 }
