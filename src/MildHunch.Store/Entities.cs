@@ -109,6 +109,15 @@ public sealed class CueEntity : EntryEntity
     public string? Side { get; init; }
 
     public double? DropsPerMinute { get; init; }
+
+    /// <summary>It runs rather than drips.</summary>
+    public bool Stream { get; init; }
+
+    /// <summary>Running or standing: when it drips; empty where nobody said.</summary>
+    public string? DripsWhen { get; init; }
+
+    /// <summary>Seen before or after a mend; empty where it does not matter.</summary>
+    public string? SeenAt { get; init; }
 }
 
 /// <summary>Anything else that is told: complaint, stage, notes, history, what was found.</summary>

@@ -31,6 +31,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var readings = Read(pump, setup, means, condition, random);
         var cues = Answers(catalogue, pump, setup, truth, severity, Quick(catalogue, pump, setup), random);
         var slow = Answers(catalogue, pump, setup, truth, severity, catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
+        cues = DripDraw.Counted(cues, new CueModel(catalogue, pump, setup, truth), new OperatingPointSolver(real, setup), truth, severity, means, random);
         var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
             .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();

@@ -47,7 +47,8 @@ function go(next: Stage) {
   if (next !== stage.value) void access.tell({ says: `Stage: ${next}`, facts: { stage: next } });
 }
 
-const say = (change: ChangeRequest) => access.tell(asTaken(change, stage.value, data.value?.readings ?? []));
+const say = (change: ChangeRequest) =>
+  access.tell(asTaken(change, stage.value, data.value ?? { readings: [], cues: [] }));
 
 function tell(change: ChangeRequest) {
   void say(change);

@@ -4,6 +4,7 @@ import { computed, nextTick, ref } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { answersAt, cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
 import ReadingField from './ReadingField.vue';
+import { isMended } from './taken';
 
 /** A small editor at the place that was tapped: its readings and its questions, nothing else. */
 const props = defineProps<{ data: CaseResource; knowledge: Knowledge; trouble: string }>();
@@ -12,6 +13,8 @@ const emit = defineEmits<{ tell: [change: ChangeRequest]; closed: [] }>();
 const popover = ref<InstanceType<typeof Popover>>();
 const spot = ref<Spot>();
 const drops = ref('');
+const stream = ref(false);
+const when = ref<'running' | 'standing'>();
 
 const readings = computed(() =>
   spot.value && !spot.value.cylinder ? observablesAt(spot.value.place, props.knowledge) : [],
@@ -24,8 +27,9 @@ function told(cue: Knowledge['cues'][number]) {
   return spot.value ? answersAt(spot.value, cue) : [];
 }
 
+// What was seen before a mend stands, but is no longer what the buttons show.
 function standing(cue: string) {
-  return props.data.cues.filter((c) => c.cue === cue);
+  return props.data.cues.filter((c) => c.cue === cue && (c.at === 'after') === isMended(props.data));
 }
 
 function isOn(cue: string, answer: { id: string; at: string }): boolean {
@@ -37,7 +41,8 @@ function isOn(cue: string, answer: { id: string; at: string }): boolean {
 
 function answer(cue: string, a: { id: string; at: string }) {
   const on = standing(cue).find((c) => c.answer === a.id && (a.at === 'none' || c.cylinder === spot.value?.cylinder));
-  if (on && isOn(cue, a) && !drops.value) {
+  const seen = cue === 'leak-at' && a.id !== 'none' ? drip() : {};
+  if (on && isOn(cue, a) && Object.keys(seen).length === 0) {
     emit('tell', { remove: [on.id] });
     return;
   }
@@ -48,17 +53,30 @@ function answer(cue: string, a: { id: string; at: string }) {
           cylinder: spot.value?.cylinder ?? null,
           ...(a.at === 'cavity' && spot.value?.side ? { side: spot.value.side } : {}),
         };
-  const rate =
-    cue === 'leak-at' && a.id !== 'none' && drops.value
+  emit('tell', { cues: [{ cue, answer: a.id, ...at, ...seen }] });
+  forget();
+}
+
+function drip() {
+  const rate = stream.value
+    ? { stream: true }
+    : drops.value
       ? { dropsPerMinute: Number(drops.value.replace(',', '.')) }
       : {};
-  emit('tell', { cues: [{ cue, answer: a.id, ...at, ...rate }] });
-  drops.value = '';
+  return { ...rate, ...(when.value ? { when: when.value } : {}) };
 }
+
+function forget() {
+  drops.value = '';
+  stream.value = false;
+  when.value = undefined;
+}
+
+const pick = (told: 'running' | 'standing') => (when.value = when.value === told ? undefined : told);
 
 function open(at: Spot, event: Event) {
   spot.value = at;
-  drops.value = '';
+  forget();
   const target = event.currentTarget ?? event.target;
   popover.value?.hide();
   void nextTick(() => popover.value?.show(event, target));
@@ -83,10 +101,36 @@ defineExpose({ open });
       />
       <div v-for="cue in cues" :key="cue.id" class="cue">
         <p>{{ cue.question }}</p>
-        <label v-if="cue.id === 'leak-at'" class="drops">
-          Drops a minute, if you counted
-          <input v-model="drops" inputmode="decimal" class="figure" />
-        </label>
+        <div v-if="cue.id === 'leak-at'" class="drip">
+          <label class="drops">
+            Drops a minute, if you counted
+            <input v-model="drops" inputmode="decimal" class="figure" :disabled="stream" />
+          </label>
+          <div class="answers" role="group" aria-label="How it drips">
+            <button type="button" class="tap" :class="{ on: stream }" :aria-pressed="stream" @click="stream = !stream">
+              A stream
+            </button>
+            <button
+              type="button"
+              class="tap"
+              :class="{ on: when === 'running' }"
+              :aria-pressed="when === 'running'"
+              @click="pick('running')"
+            >
+              Only while running
+            </button>
+            <button
+              type="button"
+              class="tap"
+              :class="{ on: when === 'standing' }"
+              :aria-pressed="when === 'standing'"
+              @click="pick('standing')"
+            >
+              Also standing
+            </button>
+          </div>
+          <p class="then">Then where it drips:</p>
+        </div>
         <div class="answers" role="group" :aria-label="cue.name">
           <button
             v-for="a in cue.answers"
@@ -132,6 +176,14 @@ header {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
+}
+
+.drip {
+  margin-bottom: 0.5rem;
+}
+
+.cue .then {
+  margin: 0.5rem 0 0;
 }
 
 .drops {

@@ -1,3 +1,4 @@
+using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -27,10 +28,17 @@ public static class AsTaken
     public const string StrokesLeft = "strokes-left";
     public const string StrokesRight = "strokes-right";
     public const string Fall = "pressure-fall";
+    public const string Amps = "amps";
+    public const string SupplyTemperature = "supply-temperature";
 
     // A tenth of the pressure lost in a minute is more than a hose gives back by itself (common practice, no source).
     private const double BleedsShare = 0.1;
     private const double Clear = 2;
+
+    // A supply is warmer than told by more than a thermometer and the day make of it; a motor's efficiency and power factor
+    // at part load are known to a quarter (both common practice, no source).
+    private const double WarmerK = 8;
+    private const double LoadShare = 0.25;
     private const double AirPa = 1e5;
     private static readonly double FlatSpread = Math.Sqrt(12);
 
@@ -39,14 +47,19 @@ public static class AsTaken
     [
         (AtRest, "Gauge at rest, vented", QuantityKind.GaugePressure, "gauge"),
         (Fall, "Fall in a minute, outlet closed", QuantityKind.GaugePressure, "gauge"),
+        (Amps, "Current of the motor", QuantityKind.Current, "crank"),
+        (SupplyTemperature, "Temperature of the supply", QuantityKind.Temperature, "supply"),
         (StrokesLeft, "Strokes of the left end", QuantityKind.RotationalSpeed, "crank"),
         (StrokesRight, "Strokes of the right end", QuantityKind.RotationalSpeed, "crank"),
     ];
 
-    /// <summary>What was taken, as evidence. Once anything was read after a mend, only that counts.</summary>
+    /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
     public static Evidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
-        var mended = taken.Any(t => t.At == Mend.After);
+        foreach (var one in taken)
+            Refuse(one);
+        var mended = taken.Any(t => t.At == Mend.After) || cues.Any(c => c.At == Mend.After);
+        cues = [.. cues.Where(c => !mended || c.At == Mend.After)];
         TakenReading[] standing = [.. taken.Where(t => !mended || t.At == Mend.After)];
         var instruments = new Instruments(pump, setup, Diagnosis.Evidence.None);
         var dial = instruments.SigmaAt(Observables.Pressure, 0);
@@ -58,12 +71,33 @@ public static class AsTaken
                 readings.AddRange(Of(one, what, rest, dial));
         }
 
-        var evidence = new Evidence(readings, [.. cues, .. Said(standing, cues, rest, dial)], contexts);
+        var evidence = new Evidence(readings, [.. cues, .. Said(pump, setup, standing, cues, rest, dial)], contexts);
         if (rest is { } shown && Math.Abs(shown) > Clear * dial)
             evidence = Widened(evidence, new Instruments(pump, setup, evidence), dial);
-        return rest is { } off && Math.Abs(off) > Clear * dial && standing.Last(t => t.What == AtRest) is var gauge
-            ? evidence with { Notes = [new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.")] }
-            : evidence;
+        return evidence with { Notes = [.. Notes(setup, standing, rest, dial)] };
+    }
+
+    private static IEnumerable<EvidenceNote> Notes(Setup setup, TakenReading[] taken, double? rest, double dial)
+    {
+        if (rest is { } off && Math.Abs(off) > Clear * dial && taken.Last(t => t.What == AtRest) is var gauge)
+            yield return new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.");
+        if (setup.Voltage is null && taken.LastOrDefault(t => t.What == Amps) is { } amps)
+            yield return new EvidenceNote(amps.Source, $"{amps.Value.Text(amps.Unit)} say nothing yet: tell the voltage of the motor with the pump.");
+    }
+
+    // What no pump of the trade can show (common practice, no source).
+    private static void Refuse(TakenReading one)
+    {
+        var (least, most, accepted) = one.What switch
+        {
+            AtRest => (-1e5, 6.5e8, "−1 to 6500 bar"),
+            Fall => (0, 6.5e8, "0 to 6500 bar"),
+            StrokesLeft or StrokesRight => (0, 100.0, "0 to 6000 a minute"),
+            Amps => (0, 5000, "0 to 5000 A"),
+            SupplyTemperature => (253.15, 473.15, "−20 to 200 °C"),
+            _ => (double.NegativeInfinity, double.PositiveInfinity, ""),
+        };
+        Guard.Within($"{one.Source}.value", one.Value.Si, least, most, one.Value.Text(one.Unit), $"{Beside.FirstOrDefault(b => b.Id == one.What).Name?.ToLowerInvariant()} of {accepted}");
     }
 
     private static IEnumerable<Reading> Of(TakenReading one, Observable what, double? rest, double dial)
@@ -97,7 +131,7 @@ public static class AsTaken
         : throw new ImpossibleInputException(one.Source, $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest", "no less than what the gauge shows at rest");
 
     // What a number says of a question, where nobody answered that question in words.
-    private static IEnumerable<CueFact> Said(TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
+    private static IEnumerable<CueFact> Said(ReciprocatingPump pump, Setup setup, TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
     {
         bool Open(string cue) => cues.All(c => c.Cue != cue);
         TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
@@ -111,6 +145,10 @@ public static class AsTaken
             yield return new CueFact("closed-outlet", fall.Value.Si > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
         }
 
+        if (Last(SupplyTemperature) is { } warm && Open("supply-temperature-felt"))
+            yield return new CueFact("supply-temperature-felt", warm.Value.Si - setup.Temperature.Si > WarmerK ? "warmer" : "as-told", Source: warm.Source);
+        if (Last(Amps) is { } amps && Open("motor-load") && Load(pump, setup, taken, rest ?? 0) is { } load)
+            yield return new CueFact("motor-load", amps.Value.Si > load * (1 + LoadShare) ? "more" : amps.Value.Si < load * (1 - LoadShare) ? "less" : "fits", Source: amps.Source);
         if (Last(StrokesLeft) is { } left && Last(StrokesRight) is { } right && Open("stroke-timing"))
         {
             var ratio = left.Value.Si / Math.Max(right.Value.Si, 1e-9);
@@ -119,5 +157,15 @@ public static class AsTaken
                 ? new CueFact("stroke-timing", "alike", Source: left.Source)
                 : new CueFact("stroke-timing", "fast", ratio > 1 ? 1 : 2, Source: ratio > 1 ? left.Source : right.Source);
         }
+    }
+
+    // The current that this pressure asks for with the flow that was measured, or that the pump makes; null without voltage or pressure.
+    private static double? Load(ReciprocatingPump pump, Setup setup, TakenReading[] taken, double rest)
+    {
+        if (setup.Voltage is not { } volts || taken.LastOrDefault(t => t.What == Observables.Pressure.Id) is not { } gauge)
+            return null;
+        var pressure = (gauge.To is { } to ? (gauge.Value.Si + to.Si) / 2 : gauge.Value.Si) - rest;
+        var flow = taken.LastOrDefault(t => t.What == Observables.NozzleFlow.Id)?.Value.Si ?? Expectation.Of(pump, setup).Point.SupplyFlow;
+        return pressure > 0 ? PowerRules.ThreePhaseCurrent(PowerRules.Shaft(PowerRules.Hydraulic(pressure, flow)), volts.Si) : null;
     }
 }

@@ -31,7 +31,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
     {
-        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null, Source = null };
+        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null, Source = null, Stream = false, When = Dripping.Unsaid, At = Mend.None };
         if (known.TryGetValue(key, out var atoms))
             return atoms;
         var (cue, answer) = Refuse(fact);
@@ -54,6 +54,16 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         return loud;
     });
 
+    /// <summary>The word by which a fault drips where this was said; null where it says nothing of that place.</summary>
+    public CueWord? Drip(int hypothesis, CueFact fact)
+    {
+        var cue = catalogue.Cue(fact.Cue)!;
+        var answer = cue.Answers.First(a => a.Id == fact.Answer);
+        if (!Own(hypotheses[hypothesis], answer, fact.Cylinder, fact.Side) && fact.Cylinder is not null)
+            return null;
+        return Words(hypotheses[hypothesis], cue).FirstOrDefault(w => w.Answer == fact.Answer && EvidenceWords.Likelihood(w.Word) > cue.Baseline);
+    }
+
     private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, setup) ? cue.Answers.Where(a => Catalogue.Fits(a, pump, setup)) : [];
 
     /// <summary>Checks an answer against catalogue and pump.</summary>
@@ -70,6 +80,10 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             throw new ImpossibleInputException("cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
         if (fact.DropsPerMinute is { } drops && drops is not (>= 0 and <= 1e5))
             throw new ImpossibleInputException("cues.dropsPerMinute", drops.ToString(CultureInfo.InvariantCulture), "0 to 100 000 drops a minute");
+        if ((fact.Stream || fact.When != Dripping.Unsaid) && (cue.Kind != "places" || answer.Healthy || fact.DropsPerMinute is 0))
+            throw new ImpossibleInputException(fact.Stream ? "cues.stream" : "cues.when", $"for “{answer.Text}”", "only where something drips");
+        if (fact.Stream && fact.DropsPerMinute is not null)
+            throw new ImpossibleInputException("cues.stream", "a stream and drops a minute", "one of the two");
         if (answer.At == AnswerPlace.None && fact.Cylinder is not null)
             throw new ImpossibleInputException("cues.cylinder", fact.Cylinder.Value.ToString(CultureInfo.InvariantCulture), $"no cylinder: “{answer.Text}” is said of the whole pump");
         return (cue, answer);

@@ -6,7 +6,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis;
 
 /// <summary>A pump solved under every effect: all of a diagnosis that does not hang on the evidence.</summary>
-internal sealed record PreparedPump(IPumpModel Model, PredictionTable Table, PairTable Pairs, SeverityBins Bins, CueModel Cues);
+internal sealed record PreparedPump(IPumpModel Model, PredictionTable Table, PairTable Pairs, SeverityBins Bins, CueModel Cues, LeakRates Leaks);
 
 /// <summary>
 /// Keeps the last few prepared pumps: a case asks about the same one after every entry. A pure function remembered, so
@@ -30,6 +30,7 @@ internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump,
             _ => new CueModel(catalogue, pump, setup, set.All));
         if (pumps.Count >= Most)
             pumps.Clear();
-        return pumps[(pump, setup)] = new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), new SeverityBins(table, pump, setup), model);
+        var bins = new SeverityBins(table, pump, setup);
+        return pumps[(pump, setup)] = new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), bins, model, new LeakRates(solved.ForPairs, table, bins));
     }
 }

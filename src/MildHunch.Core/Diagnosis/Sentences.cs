@@ -20,7 +20,11 @@ public static class Sentences
         return $"{cue.Short} {said}".Trim();
     }
 
-    private static string Drops(CueFact fact) => fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min" : "";
+    private static string Drops(CueFact fact)
+    {
+        var rate = fact.Stream ? ", a stream" : fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min" : "";
+        return rate + fact.When switch { Dripping.Standing => ", also standing", Dripping.Running => ", only running", _ => "" };
+    }
 
     private static string Answer(Catalogue catalogue, CueFact fact)
     {

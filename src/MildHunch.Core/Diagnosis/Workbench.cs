@@ -29,7 +29,7 @@ internal sealed class Workbench
         readings = evidence.Readings;
         CouldNot = evidence.CouldNot;
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence).All;
-        (_, Table, PairTable, Bins, Cues) = prepared;
+        (_, Table, PairTable, Bins, Cues, LeakRates) = prepared;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
@@ -74,6 +74,8 @@ internal sealed class Workbench
 
     public SeverityBins Bins { get; }
 
+    public LeakRates LeakRates { get; }
+
     public Instruments Instruments { get; }
 
     public NumericLikelihood Numbers { get; }
@@ -84,7 +86,16 @@ internal sealed class Workbench
 
     /// <summary>An answer as a piece of evidence.</summary>
     public EvidenceItem Item(CueFact fact, int number = -1) =>
-        new(fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
+        new(fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
+
+    // How fast it drips, and when, makes a drip likelier with the faults that drip so.
+    private IReadOnlyList<CueAtom> Atoms(CueFact fact)
+    {
+        var atoms = Cues.Atoms(fact);
+        if (atoms is not [{ Wet: true } atom] || (!fact.Stream && fact.DropsPerMinute is null && fact.When == Dripping.Unsaid))
+            return atoms;
+        return [atom with { Full = [.. atom.Full.Select((full, h) => Cues.Drip(h, fact) is { } word ? full * LeakRates.Ratio(fact, Hypotheses[h].EffectIndex, word) : full)] }];
+    }
 
     /// <summary>True where something told already sees the same physical thing.</summary>
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));

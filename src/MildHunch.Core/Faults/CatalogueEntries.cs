@@ -34,7 +34,10 @@ public interface IOnlyWhere
 }
 
 /// <summary>One evidence word: how often this fault gives this answer; on one side only where it says so.</summary>
-public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null);
+/// <param name="Drops">Drops a minute it typically lets out there, where the model does not compute it.</param>
+/// <param name="Standing">How often what drips there also drips while the pump stands; half the time where nothing is said.</param>
+/// <param name="Fed">True where it drips standing only from a pressurised supply.</param>
+public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false);
 
 /// <summary>Weibull life of a part: shape β, and the hours at which a tenth have failed (common practice, no source, until the shop's own cases say better).</summary>
 public sealed record Wear(double Shape, double B10Hours);

@@ -81,6 +81,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             Require(cue!.Answers.Any(a => a.Id == word.Answer), file, fault.Id, $"cue “{word.Cue}” has no answer “{word.Answer}”");
             Require(word.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{word.Side}”");
             Require(EvidenceWords.Known(word.Word), file, fault.Id, $"unknown evidence word “{word.Word}”");
+            Require(word.Standing is null || EvidenceWords.Known(word.Standing), file, fault.Id, $"unknown evidence word “{word.Standing}” for what drips standing");
+            Require(word.Drops is null or > 0, file, fault.Id, $"{word.Drops} drops a minute at {word.Answer}; more than 0 are needed");
+            Require((word.Drops is null && word.Standing is null && !word.Fed) || catalogue.Cue(word.Cue)?.Kind == "places", file, fault.Id, $"drops at “{word.Cue}”, where nothing drips");
         }
 
         foreach (var group in fault.Cues.GroupBy(w => w.Cue).Where(g => catalogue.Cue(g.Key)!.Kind == "choice"))

@@ -89,14 +89,23 @@ namespace MildHunch.Store.Migrations
                     b.Property<int?>("Cylinder")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("DripsWhen")
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("DropsPerMinute")
                         .HasColumnType("REAL");
 
                     b.Property<int?>("RemovedBy")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("SeenAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Side")
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("Stream")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

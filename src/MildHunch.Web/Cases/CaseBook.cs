@@ -151,10 +151,10 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     private bool Known(CueEntity c) => catalogue.Cue(c.Cue)?.Answers.Any(a => a.Id == c.Answer) == true;
 
     private CueEntryStandingDto ToStanding(CueEntity c) => Known(c)
-        ? new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)))
-        : new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, $"{c.Cue}: {c.Answer} (the catalogue no longer knows this)", $"{c.Cue} {c.Answer}");
+        ? new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)))
+        : new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, $"{c.Cue}: {c.Answer} (the catalogue no longer knows this)", $"{c.Cue} {c.Answer}");
 
-    private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute);
+    private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.DripsWhen, At: c.SeenAt);
 
     private static PumpEntity Pump(CaseEntity entity) => entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
 
@@ -183,7 +183,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         // One answer to a question; drips are told place by place, and "dry everywhere" speaks of them all.
         var places = catalogue.Cue(cue.Cue!)!.Kind == "places";
         TakeBack(
-            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (!places || cue.Answer == "none" || c.Answer == "none" || (c.Answer == cue.Answer && c.Cylinder == cue.Cylinder)))),
+            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (c.SeenAt == "after") == (cue.At == "after") && (!places || cue.Answer == "none" || c.Answer == "none" || (c.Answer == cue.Answer && c.Cylinder == cue.Cylinder)))),
             change);
         if (cue.Answer == Mapping.Unknown)
             return;
@@ -197,6 +197,9 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             Cylinder = cue.Cylinder,
             Side = cue.Side,
             DropsPerMinute = cue.DropsPerMinute,
+            Stream = cue.Stream ?? false,
+            DripsWhen = cue.When,
+            SeenAt = cue.At,
         });
     }
 

@@ -22,7 +22,7 @@ public sealed record ChangeRequest(
 
 public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty, QuantityDto? To, string? At);
 
-public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, string Says, string Tag);
+public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream, string? When, string? At, string Says, string Tag);
 
 public sealed record ChangeDto(int Number, string Says, DateTime At, bool Undone);
 

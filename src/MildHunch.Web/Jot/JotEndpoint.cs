@@ -1,4 +1,5 @@
 using MildHunch.Core;
+using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Diagnosis.Jot;
 using MildHunch.Web.Shared;
 
@@ -26,7 +27,7 @@ public static class JotEndpoint
             [.. read.Items.Select(i => new JotItemDto(
                 i.Start, i.Length, i.Says,
                 i.Number is { } n ? new ReadingDto(n.What, n.Value.ToDto(i.Unit!)) : null,
-                i.Cue is { } c ? new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute) : null))],
+                i.Cue is { } c ? new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When == Dripping.Unsaid ? null : c.When.Kebab()) : null))],
             [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))],
             read.Suggestions);
     }

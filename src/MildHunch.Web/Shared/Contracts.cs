@@ -101,4 +101,7 @@ public sealed record LimitsDto(
 /// <summary>A cue as answered.</summary>
 public sealed record CueDto(
     string? Cue, string? Answer, int? Cylinder = null, string? Side = null, double? DropsPerMinute = null,
-    [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null);
+    [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null,
+    [property: Description("it runs rather than drips: more than anyone counts")] bool? Stream = null,
+    [property: Description("running: drips only while the pump runs; standing: also while it stands")] string? When = null,
+    [property: Description("before or after a mend; once anything was told after one, only that counts")] string? At = null);

@@ -36,7 +36,10 @@ public static class Mapping
         dto.Answer ?? throw new ImpossibleInputException($"{at}.answer", "nothing", "one of the cue's answers"),
         dto.End is null ? dto.Cylinder : dto.End is "left" ? 1 : dto.End is "right" ? 2 : throw new ImpossibleInputException($"{at}.end", $"“{(dto.End.Length > 40 ? dto.End[..40] : dto.End)}”", "left, right"),
         dto.Side is null ? null : Choice<Side>(dto.Side, $"{at}.side", default),
-        dto.DropsPerMinute);
+        dto.DropsPerMinute,
+        Stream: dto.Stream ?? false,
+        When: Choice<Dripping>(dto.When, $"{at}.when", default),
+        At: Choice<Mend>(dto.At, $"{at}.at", default));
 
     /// <summary>Evidence from what was sent; unknown answers count as asked in vain.</summary>
     public static Evidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)

@@ -1,4 +1,5 @@
 using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;
 
@@ -104,5 +105,41 @@ public class AsTakenTests
         var both = twice.Combined(Observables.NozzleFlow, _ => 0.4 / 6e4)!.Value;
         both.Value.ShouldBe(12.5 / 6e4, 1e-9);
         both.Sigma.ShouldBe(0.4 / Math.Sqrt(2) / 6e4, 1e-9);
+    }
+
+    /// <summary>Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (handbook 2). 69 bar and 19 L/min at 400 V ask for 4.8 A.</summary>
+    [Theory]
+    [InlineData(4.8, "fits")]
+    [InlineData(7.5, "more")]
+    [InlineData(2.5, "less")]
+    public void Amps_are_held_against_the_gauge(double amps, string answer)
+    {
+        var setup = Setup.Create(Fog2Setup().Speed, Fog2Setup().Nozzle, Q<GaugePressure>(85, "bar"), OutletLine.Hose, voltage: Q<Voltage>(400, "V"));
+        var told = AsTaken.Evidence(Fog2, setup, [Took("discharge-pressure", 69, "bar"), Took("nozzle-flow", 19, "L/min"), Took(AsTaken.Amps, amps, "A")], [], []);
+        told.Cues.Single(c => c.Cue == "motor-load").Answer.ShouldBe(answer);
+    }
+
+    [Fact]
+    public void Amps_without_voltage_are_told_to_say_nothing()
+    {
+        var told = Of(Took("discharge-pressure", 69, "bar"), Took(AsTaken.Amps, 5, "A"));
+        told.Cues.ShouldBeEmpty();
+        told.Notes.Single().Text.ShouldContain("voltage");
+    }
+
+    [Theory]
+    [InlineData(22, "as-told")]
+    [InlineData(55, "warmer")]
+    public void A_thermometer_tells_of_a_hot_supply(double celsius, string answer)
+    {
+        var told = Of(Took("discharge-pressure", 60, "bar"), Took(AsTaken.SupplyTemperature, celsius, "°C"));
+        told.Cues.Single().ShouldBe(new CueFact("supply-temperature-felt", answer, Source: "readings[supply-temperature]"));
+    }
+
+    [Fact]
+    public void Absurd_amps_and_temperatures_are_refused()
+    {
+        Should.Throw<ImpossibleInputException>(() => Of(Took(AsTaken.Amps, -3, "A"))).Accepted.ShouldContain("0 to 5000 A");
+        Should.Throw<ImpossibleInputException>(() => Of(Took(AsTaken.SupplyTemperature, 900, "°C"))).Accepted.ShouldContain("200 °C");
     }
 }

@@ -1,3 +1,4 @@
+using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Diagnosis.Jot;
 using MildHunch.Core.Pumps;
 using static MildHunch.Core.Tests.Setting;
@@ -43,6 +44,12 @@ public class JotLineTests
     [InlineData("gravel", "sound:gravel")]
     [InlineData("weep 2 30/min", "leak-at:weep@2 30drops")]
     [InlineData("weep 2 dry", "leak-at:weep@2 0drops")]
+    [InlineData("weep 2 30/min also standing", "leak-at:weep@2 30drops Standing")]
+    [InlineData("weep 2 running only, 31 bar", "leak-at:weep@2 Running discharge-pressure=31bar")]
+    [InlineData("weep 1 stream standing", "leak-at:weep@1 stream Standing")]
+    [InlineData("unloader drips a stream", "leak-at:unloader stream")]
+    [InlineData("6.2 A", "amps=6.2A")]
+    [InlineData("amps 6,2, supply temperature 38 °C", "amps=6.2A supply-temperature=38°C")]
     [InlineData("dry everywhere", "leak-at:none")]
     [InlineData("discharge cap 2 hisses", "cap-listen:hisses@discharge2")]
     [InlineData("cap 2 discharge hisses", "cap-listen:hisses@discharge2")]
@@ -150,6 +157,6 @@ public class JotLineTests
             return $"{n.What}={Math.Round(item.Unit!.FromSi(n.Value.Si), 3)}{item.Unit.Symbol}";
         var c = item.Cue!;
         var place = c.Cylinder is null ? "" : $"@{c.Side?.ToString().ToLowerInvariant()}{c.Cylinder}";
-        return $"{c.Cue}:{c.Answer}{place}{(c.DropsPerMinute is { } d ? $" {d}drops" : "")}";
+        return $"{c.Cue}:{c.Answer}{place}{(c.DropsPerMinute is { } d ? $" {d}drops" : "")}{(c.Stream ? " stream" : "")}{(c.When == Dripping.Unsaid ? "" : $" {c.When}")}";
     }
 }

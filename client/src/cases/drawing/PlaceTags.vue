@@ -69,7 +69,7 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
       :title="c.says"
       @click="tap($event, c.cylinder, c.side)"
     >
-      {{ c.tag }}
+      {{ c.tag }}{{ c.at ? ` ${c.at}` : '' }}
     </button>
     <button
       type="button"

@@ -1289,6 +1289,12 @@ export interface components {
             dropsPerMinute?: null | number;
             /** @description left or right, on an intensifier; the left one is also cylinder 1 */
             end?: null | string;
+            /** @description it runs rather than drips: more than anyone counts */
+            stream?: null | boolean;
+            /** @description running: drips only while the pump runs; standing: also while it stands */
+            when?: null | string;
+            /** @description before or after a mend; once anything was told after one, only that counts */
+            at?: null | string;
         };
         CueEntryDto: {
             id: string;
@@ -1311,6 +1317,9 @@ export interface components {
             side: null | string;
             /** Format: double */
             dropsPerMinute: null | number;
+            stream: boolean;
+            when: null | string;
+            at: null | string;
             says: string;
             tag: string;
         };

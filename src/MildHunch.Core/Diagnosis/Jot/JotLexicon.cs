@@ -13,6 +13,8 @@ internal enum MeaningKind
     Cylinder,
     Bucket,
     Stream,
+    Standing,
+    Running,
     Dry,
     Filler,
 }
@@ -76,7 +78,9 @@ internal sealed class JotLexicon
         Add(["inlet", "inlet cap", "inlet side"], new Meaning(MeaningKind.Side, "inlet"));
         Add(["cylinder", "cyl", "no"], new Meaning(MeaningKind.Cylinder));
         Add(["bucket"], new Meaning(MeaningKind.Bucket));
-        Add(["stream"], new Meaning(MeaningKind.Stream));
+        Add(["stream", "a stream", "streams"], new Meaning(MeaningKind.Stream));
+        Add(["also standing", "standing too", "standing", "at rest too"], new Meaning(MeaningKind.Standing));
+        Add(["only running", "running only", "while running", "only while running"], new Meaning(MeaningKind.Running));
         Add(["dry"], new Meaning(MeaningKind.Dry));
         longest = phrases.Keys.Max(k => k.Length);
     }

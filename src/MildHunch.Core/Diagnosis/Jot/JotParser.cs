@@ -97,6 +97,7 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
             QuantityKind.VolumeFlow => Named(Observables.NozzleFlow),
             QuantityKind.RotationalSpeed => Named(Observables.Speed),
             QuantityKind.Length => Named(Observables.NozzleOrifice),
+            QuantityKind.Current => JotQuantity.Find(AsTaken.Amps),
             _ => null,
         };
         if (label is null)
@@ -252,10 +253,11 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
                 side = null;
         }
 
-        if (meaning.Id == "leak-at" && at < tokens.Count)
-            last = Drops(last, ref drops);
+        var (stream, when) = (false, Dripping.Unsaid);
+        if (meaning.Id == "leak-at")
+            last = Drops(last, ref drops, ref stream, ref when);
         waiting.Clear();
-        var fact = new CueFact(meaning.Id, meaning.Answer, cylinder, side, drops);
+        var fact = new CueFact(meaning.Id, meaning.Answer, cylinder, side, drops, Stream: stream, When: when);
         var length = last.Start + last.Length - start;
         if (cylinder > pump.Cylinders)
             gaps.Add(new JotGap(start, length, text.Substring(start, length), $"this pump has cylinders 1 to {pump.Cylinders}"));
@@ -263,21 +265,36 @@ internal sealed class JotParser(Catalogue catalogue, ReciprocatingPump pump, str
             items.Add(new JotItem(start, length, null, null, fact, Sentences.Say(catalogue, fact)));
     }
 
-    private Token Drops(Token last, ref double? drops)
+    // "30/min", "stream", "dry", "running only", "also standing": in any order, each once.
+    private Token Drops(Token last, ref double? drops, ref bool stream, ref Dripping when)
     {
-        switch (tokens[at])
+        for (; at < tokens.Count; last = tokens[at++])
         {
-            case WordToken dry when dry.Is(MeaningKind.Dry):
-                drops = 0;
-                return tokens[at++];
-            case WordToken stream when stream.Is(MeaningKind.Stream):
-                return tokens[at++];
-            case NumberToken { Unit: null or { Kind: QuantityKind.VolumeFlow } } rate:
-                var perDrop = Units.Find(QuantityKind.VolumeFlow, "drops/min")!;
-                drops = rate.Unit is null ? rate.Value : perDrop.FromSi(rate.Unit.ToSi(rate.Value));
-                return tokens[at++];
-            default:
-                return last;
+            switch (tokens[at])
+            {
+                case WordToken dry when dry.Is(MeaningKind.Dry) && drops is null && !stream:
+                    drops = 0;
+                    break;
+                case WordToken runs when runs.Is(MeaningKind.Stream) && drops is null && !stream:
+                    stream = true;
+                    break;
+                // On an intensifier "standing" alone asks a question of its own.
+                case WordToken standing when standing.Is(MeaningKind.Standing) && !standing.Is(MeaningKind.Subject) && when == Dripping.Unsaid:
+                case WordToken alone when alone.Is(MeaningKind.Standing) && pump.Arrangement != Arrangement.Intensifier && when == Dripping.Unsaid:
+                    when = Dripping.Standing;
+                    break;
+                case WordToken running when running.Is(MeaningKind.Running) && when == Dripping.Unsaid:
+                    when = Dripping.Running;
+                    break;
+                case NumberToken { Unit: null or { Kind: QuantityKind.VolumeFlow } } rate when drops is null && !stream:
+                    var perDrop = Units.Find(QuantityKind.VolumeFlow, "drops/min")!;
+                    drops = rate.Unit is null ? rate.Value : perDrop.FromSi(rate.Unit.ToSi(rate.Value));
+                    break;
+                default:
+                    return last;
+            }
         }
+
+        return last;
     }
 }

@@ -30,7 +30,7 @@ internal static class JotScanner
     private const int LongestUnit = 14;
 
     private static readonly QuantityKind[] Kinds =
-        [QuantityKind.GaugePressure, QuantityKind.VolumeFlow, QuantityKind.RotationalSpeed, QuantityKind.Length, QuantityKind.Volume, QuantityKind.Duration];
+        [QuantityKind.GaugePressure, QuantityKind.VolumeFlow, QuantityKind.RotationalSpeed, QuantityKind.Length, QuantityKind.Volume, QuantityKind.Duration, QuantityKind.Current, QuantityKind.Temperature];
 
     public static List<Token> Scan(string text, JotLexicon lexicon)
     {
@@ -88,6 +88,10 @@ internal static class JotScanner
 
             // "10 l in 49 s": the "in" behind a litre is no inch, and neither is a lone "in".
             if (string.Equals(name, "in", StringComparison.OrdinalIgnoreCase) && NextIsNumber(text, after))
+                continue;
+
+            // "weep 1 a stream": an ampere is written large.
+            if (name == "a")
                 continue;
             foreach (var kind in Kinds)
                 if (Units.Find(kind, name) is { } unit)
