@@ -56,6 +56,10 @@ public class MainJobTests
         technician.Type("Drops a minute", "30");
         technician.Tap("drips at the weep");
         technician.Sees("weep 3, 30/min");
+        technician.Tap("A stream");
+        technician.Tap("Also standing");
+        technician.Tap("drips at the weep");
+        technician.Sees("weep 3, a stream, also standing");
         technician.Tap("Close");
 
         technician.Tap("Crank and drive");

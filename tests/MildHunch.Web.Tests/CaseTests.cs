@@ -46,6 +46,24 @@ public class CaseTests(Product product) : IClassFixture<Product>
         dry["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "leak-at").ShouldBe(1);
     }
 
+    /// <summary>How fast it drips and when is kept as told, and an answer after the mend stands beside the one before it.</summary>
+    [Fact]
+    public async Task Drips_are_kept_as_told_and_answers_before_and_after_a_mend_apart()
+    {
+        var (id, etag, _) = await NewCase("Drips");
+        var weep = Product.Cue("leak-at", "weep", 2);
+        weep["stream"] = true;
+        weep["when"] = "standing";
+        (var told, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(weep, Product.Cue("needle", "swings")) });
+        var shown = told["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "leak-at")!;
+        (shown["stream"]!.GetValue<bool>(), shown["when"]!.GetValue<string>(), shown["tag"]!.GetValue<string>()).ShouldBe((true, "standing", "weep 2, a stream, also standing"));
+        var steady = Product.Cue("needle", "steady");
+        steady["at"] = "after";
+        var (mended, _) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(steady) });
+        mended["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "needle").Select(c => $"{c!["answer"]} {c["at"]}".Trim()).ShouldBe(["swings", "steady after"], ignoreOrder: true);
+        Leader(mended).ShouldBe("no-fault");
+    }
+
     [Fact]
     public async Task A_refusal_stores_nothing()
     {
