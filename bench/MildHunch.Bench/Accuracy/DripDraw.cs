@@ -13,8 +13,8 @@ namespace MildHunch.Bench.Accuracy;
 /// </summary>
 internal static class DripDraw
 {
-    private const double IdleDrops = 2;
-    private const double Spread = 1.25;
+    private const double IdleDrops = 1;
+    private static readonly double Spread = 1.25 * Math.Log(3);
     private const double Supply = 1e4;
 
     public static List<CueFact> Counted(List<CueFact> cues, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, SimulationMeans means, Random random) =>
@@ -23,16 +23,14 @@ internal static class DripDraw
     private static CueFact Seen(CueFact fact, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, SimulationMeans means, Random random)
     {
         var why = Enumerable.Range(0, truth.Count).Select(h => (Row: h, Word: model.Drip(h, fact))).FirstOrDefault(w => w.Word is not null);
-        var (log, spread) = (Math.Log(IdleDrops), Math.Log(3));
+        var log = Math.Log(IdleDrops);
         if (why.Word is { } word)
         {
             var effect = EffectLibrary.Find(truth[why.Row].Fault.EffectOn(truth[why.Row].Side))!;
-            (log, spread) = SeverityPrior.Drips(effect, 1, real.Pump)
-                ? (Math.Log(Math.Max(0.1, Drops(effect, severity[why.Row], truth.Count == 1 ? means : null, real))), Math.Log(2))
-                : (Math.Log(LeakRates.Named(word)), Math.Log(3));
+            log = Math.Log(SeverityPrior.Drips(effect, 1, real.Pump) ? Math.Max(0.1, Drops(effect, severity[why.Row], truth.Count == 1 ? means : null, real)) : LeakRates.Named(word));
         }
 
-        var drops = Math.Exp(log + (Spread * spread * PumpDraw.Normal(random)) + (0.3 * PumpDraw.Normal(random)));
+        var drops = Math.Exp(log + (Spread * PumpDraw.Normal(random)) + (0.3 * PumpDraw.Normal(random)));
         var standing = random.NextDouble() < Disturbed(why.Word is { Standing: { } told } w ? EvidenceWords.Likelihood(w.Fed && real.Setup.SupplyPressure.Si <= Supply ? "seldom" : told) : 0.5, random);
         return fact with
         {

@@ -44,8 +44,23 @@ internal static class RandomBench
     private static Evidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, []);
-        var cues = catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => PumpDraw.Pick(random, [.. model.Possible(c)])).ToArray();
+        var cues = catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
         return new Evidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
+    }
+
+    // Half of what drips is counted or runs, half of it is told to drip also standing or not.
+    private static CueFact Dripping(CueFact fact, Catalogue catalogue, Random random)
+    {
+        var cue = catalogue.Cue(fact.Cue)!;
+        if (cue.Kind != "places" || cue.Answers.First(a => a.Id == fact.Answer).Healthy)
+            return fact;
+        var stream = random.Next(4) == 0;
+        return fact with
+        {
+            Stream = stream,
+            DropsPerMinute = stream || random.Next(2) == 0 ? null : 1e5 * Math.Pow(random.NextDouble(), 6),
+            When = (Core.Diagnosis.Dripping)random.Next(3),
+        };
     }
 
     // Over the whole range of what is accepted, half of the flows of ordinary size; told uncertainties from absurdly sharp to absurdly blunt.

@@ -28,9 +28,9 @@ public sealed class LeakRates
     /// <summary>Drops in a cubic metre: 20 to a millilitre (handbook 2).</summary>
     public const double DropsPerM3 = 20e6;
 
-    // All common practice, no source: a drop that means nothing comes twice a minute, give or take a factor of three; what
-    // the catalogue only names, likewise around its own figure; what is computed within a factor of two; counting 30 %.
-    private const double IdleDrops = 2;
+    // All common practice, no source: a drop that means nothing comes once a minute, give or take a factor of three; so do
+    // what the catalogue names and what is computed, around their own figures; counting 30 %.
+    private const double IdleDrops = 1;
     private const double NamedDrops = 20;
     private const double CountingShare = 0.3;
     private const double PressurisedPa = 1e4;
@@ -39,7 +39,7 @@ public sealed class LeakRates
     private const double Most = 300;
     private const int Sizes = 16;
     private static readonly double Wide = Math.Log(3);
-    private static readonly double Computed = Math.Sqrt(Math.Pow(Math.Log(2), 2) + (CountingShare * CountingShare));
+    private static readonly double Counted = Math.Sqrt((Wide * Wide) + (CountingShare * CountingShare));
     private static readonly (double Share, double Log)[] Idle = [(1, Math.Log(IdleDrops))];
     private readonly (double Share, double Log)[]?[] byEffect;
     private readonly bool pressurised;
@@ -70,8 +70,7 @@ public sealed class LeakRates
         var ratio = 1.0;
         if (fact.Stream || fact.DropsPerMinute is > 0)
         {
-            var (sizes, spread) = byEffect[effect] is { } computed ? (computed, Computed) : ([(1, Math.Log(Named(word)))], Wide);
-            ratio = Told(fact, sizes, spread) / Told(fact, Idle, Wide);
+            ratio = Told(fact, byEffect[effect] ?? [(1, Math.Log(Named(word)))]) / Told(fact, Idle);
         }
 
         if (fact.When != Dripping.Unsaid)
@@ -79,13 +78,13 @@ public sealed class LeakRates
         return Math.Clamp(ratio, 1 / Most, Most);
     }
 
-    private static double Told(CueFact fact, (double Share, double Log)[] sizes, double spread)
+    private static double Told(CueFact fact, (double Share, double Log)[] sizes)
     {
         var sum = 1e-12;
         foreach (var (share, log) in sizes)
         {
-            var z = (Math.Log(fact.Stream ? Countable : fact.DropsPerMinute!.Value) - log) / spread;
-            sum += share * (fact.Stream ? 1 - NormalDistribution.Cumulative(z) : Math.Exp(-0.5 * z * z) / spread);
+            var z = (Math.Log(fact.Stream ? Countable : fact.DropsPerMinute!.Value) - log) / Counted;
+            sum += share * (fact.Stream ? 1 - NormalDistribution.Cumulative(z) : Math.Exp(-0.5 * z * z));
         }
 
         return sum;

@@ -33,9 +33,6 @@ internal sealed class Posterior
     /// <summary>Answers times numbers, both by bin of every contender.</summary>
     public static Posterior Of(Contenders contenders, double[] numbers, double[] answered) => new(contenders, Vectors.Product(answered, numbers));
 
-    /// <summary>The same after one more answer that is independent of all before it: its likelihood by bin of every contender.</summary>
-    public Posterior With(double[] likelihood) => new(contenders, Vectors.Product(mass, likelihood));
-
     /// <summary>Chance of one more answer, and the probability of every contender after it.</summary>
     public (double Chance, double[] After) After(double[] likelihood)
     {

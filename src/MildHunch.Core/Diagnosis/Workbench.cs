@@ -100,9 +100,6 @@ internal sealed class Workbench
     /// <summary>True where something told already sees the same physical thing.</summary>
     public bool Sees(EvidenceItem item) => item.Group is not null && Items.Any(i => i.Group == item.Group && !ReferenceEquals(i, item));
 
-    /// <summary>The posterior of all evidence, with one answer more.</summary>
-    public Posterior PosteriorWith(Posterior all, EvidenceItem added) => Takes(added) is { } demoted ? demoted.With(Leading(added)) : all.With(Sees(added) ? Following(added) : Leading(added));
-
     /// <summary>
     /// The posterior before an answer that would take the lead of its group, all others of the group following already;
     /// null where it would stand alone or follow. The same for every such answer to a question.
@@ -120,9 +117,6 @@ internal sealed class Workbench
 
         return known;
     }
-
-    /// <summary>A planned posterior with one answer more to something already seen: it counts as a follower.</summary>
-    public Posterior PosteriorFollowing(Posterior planned, EvidenceItem added) => planned.With(Following(added));
 
     /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
     public Posterior PosteriorWithout(Posterior all, int leftOut)

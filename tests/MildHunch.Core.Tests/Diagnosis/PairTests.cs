@@ -25,13 +25,18 @@ public class PairTests
     [Fact]
     public void A_weep_and_a_worn_nozzle_are_two()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Saw(
+        Verdict Weeping(double? drops) => Judge(Fog2, Fog2Setup(), Saw(
             [Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.2, "L/min"), Read("speed", 1450, "rpm"), Read("bypass-flow", 0, "L/min")],
-            new("needle", "steady"), new("leak-at", "weep", 2, DropsPerMinute: 30), new("oil", "clear")));
+            new("needle", "steady"), new("leak-at", "weep", 2, DropsPerMinute: drops), new("oil", "clear")));
+        var verdict = Weeping(null);
         verdict.Of("nozzle-worn").ShouldBeGreaterThan(0.4);
         verdict.Actions.First(a => a.Action == "nozzle").Probability.ShouldBeGreaterThan(0.8);
         verdict.Actions.First(a => a.Action == "lp-seals").Probability.ShouldBeGreaterThan(0.25);
         verdict.TwoAtOnce.ShouldBeGreaterThan(0.3);
+
+        // A steady drip that was counted makes it surer still that there are two.
+        Weeping(120).TwoAtOnce.ShouldBeGreaterThan(0.5);
+        Weeping(120).Actions.Take(2).Select(a => a.Action).ShouldBe(["nozzle", "lp-seals"], ignoreOrder: true);
     }
 
     [Fact]

@@ -60,15 +60,24 @@ public class SameContendersTests
         }
     }
 
-    /// <summary>A planned answer and the same answer given are one sum.</summary>
-    [Fact]
-    public void An_answer_added_is_an_answer_told()
+    /// <summary>
+    /// A foretold answer and the same answer given are one sum: alone, following what sees the same, taking the lead of it,
+    /// and at a place where it drips.
+    /// </summary>
+    [Theory]
+    [InlineData("prime", "slow", null)]
+    [InlineData("jet", "pulsing", null)]
+    [InlineData("needle", "swings", null)]
+    [InlineData("trace", "weak", 2)]
+    [InlineData("cap-heat", "warm", 2)]
+    [InlineData("leak-at", "weep", 1)]
+    public void An_answer_foretold_is_an_answer_told(string cue, string answer, int? cylinder)
     {
-        var bench = Bench(Told);
-        var item = bench.Item(new CueFact("prime", "slow"));
-        var (quick, slow) = (bench.PosteriorWith(bench.Posterior(), item), bench.Posterior(added: item));
-        for (var h = 0; h < quick.Probability.Length; h++)
-            quick.Probability[h].ShouldBe(slow.Probability[h], 1e-12);
+        var bench = Bench(Told with { Readings = [.. Told.Readings, Read("swing", 14, "bar")], Cues = [.. Told.Cues, new CueFact("rhythm", "once")] });
+        var item = bench.Item(new CueFact(cue, answer, cylinder));
+        var (quick, slow) = (new Foretelling(bench, bench.Posterior()).After(item).After, bench.Posterior(added: item));
+        for (var h = 0; h < quick.Length; h++)
+            quick[h].ShouldBe(slow.Probability[h], 1e-12);
     }
 
     /// <summary>The likelihood without an instrument, gathered on the way, is that of the others alone.</summary>
