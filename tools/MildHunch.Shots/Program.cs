@@ -23,7 +23,7 @@ foreach (var argument in args)
     wait.Until(b => b.FindElement(By.TagName("body")).Text.Contains(parts[4], StringComparison.OrdinalIgnoreCase));
     wait.Until(b => (bool)((IJavaScriptExecutor)b).ExecuteScript("return document.fonts.status === 'loaded'")!);
     if (parts.Length > 5)
-        browser.ExecuteAsyncScript($"{parts[5]}; setTimeout(arguments[arguments.length - 1], 900)");
+        browser.ExecuteAsyncScript($"{parts[5]}; setTimeout(arguments[arguments.length - 1], 2000)");
     browser.GetScreenshot().SaveAsFile(parts[0]);
     Console.WriteLine(parts[0]);
 }

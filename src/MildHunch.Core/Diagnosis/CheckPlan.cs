@@ -25,7 +25,8 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
         if (stop.Recommended)
             return null;
         var check = checks.First(c => c.Check == stop.BestCheck);
-        var told = check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches).ToArray();
+        // Bands of a reading stay in the order of the scale; of many answers the likeliest are followed.
+        CheckAnswer[] told = check.Check.Reading is not null ? [.. check.Answers] : [.. check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches)];
         return new PlanStep(check.Check, check.Question, check.Check.AllMinutes, [.. told.Select(a => Branch(a, posterior, [.. done, check.Check]))]);
     }
 

@@ -84,6 +84,8 @@ public class PlanningTests
         {
             done.ShouldNotContain(step.Check.Id);
             step.Branches.Sum(b => b.Probability).ShouldBeLessThanOrEqualTo(1 + 1e-6);
+            if (step.Check.Reading is not null)
+                step.Branches[0].Text.ShouldStartWith("below");
             foreach (var branch in step.Branches)
             {
                 (branch.Next is null).ShouldBe(branch.Ends is not null);
