@@ -1,5 +1,4 @@
 using MildHunch.Core.Diagnosis;
-using MildHunch.Core.Faults;
 using MildHunch.Core.Faults.Effects;
 using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Simulation;
@@ -15,7 +14,6 @@ internal static class DripDraw
 {
     private const double IdleDrops = 1;
     private static readonly double Spread = 1.25 * Math.Log(3);
-    private const double Supply = 1e4;
 
     public static List<CueFact> Counted(List<CueFact> cues, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, SimulationMeans means, Random random) =>
         [.. cues.Select(c => c.Cue == "leak-at" && c.Answer != "none" ? Seen(c, model, real, truth, severity, means, random) : c)];
@@ -31,7 +29,7 @@ internal static class DripDraw
         }
 
         var drops = Math.Exp(log + (Spread * PumpDraw.Normal(random)) + (0.3 * PumpDraw.Normal(random)));
-        var standing = random.NextDouble() < Disturbed(why.Word is { Standing: { } told } w ? EvidenceWords.Likelihood(w.Fed && real.Setup.SupplyPressure.Si <= Supply ? "seldom" : told) : 0.5, random);
+        var standing = random.NextDouble() < Disturbed(LeakRates.AlsoStanding(why.Word, real.Setup), random);
         return fact with
         {
             Stream = drops > LeakRates.Countable,

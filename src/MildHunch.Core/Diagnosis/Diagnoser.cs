@@ -14,7 +14,6 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
 
     private readonly PreparedPumps prepared = new(catalogue, modelOf ?? ((pump, setup) => new OperatingPointSolver(pump, setup)));
 
-    private const double MillilitresPerDrop = 1.0 / 20;
     private const double DropShare = 0.3;
     private const double WorthTelling = 0.01;
     private const int MostPairs = 5;
@@ -119,7 +118,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         var looked = evidence.Cues.Where(c => c.Cue == "leak-at").ToArray();
         if (looked.Length > 0 && looked.All(c => c.Answer == "none" || c.DropsPerMinute is not null))
         {
-            var drops = looked.Sum(c => c.DropsPerMinute ?? 0) * MillilitresPerDrop * 1e-6 / 60;
+            var drops = looked.Sum(c => c.DropsPerMinute ?? 0) / LeakRates.DropsPerM3 / 60;
             outside = new MeasuredFlow(drops, DropShare * drops);
         }
 

@@ -1,6 +1,7 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Faults.Effects;
 using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Diagnosis;
 
@@ -42,11 +43,11 @@ public sealed class LeakRates
     private static readonly double Counted = Math.Sqrt((Wide * Wide) + (CountingShare * CountingShare));
     private static readonly (double Share, double Log)[] Idle = [(1, Math.Log(IdleDrops))];
     private readonly (double Share, double Log)[]?[] byEffect;
-    private readonly bool pressurised;
+    private readonly Setup setup;
 
     public LeakRates(IPumpModel model, PredictionTable table, SeverityBins bins)
     {
-        pressurised = model.Setup.SupplyPressure.Si > PressurisedPa;
+        setup = model.Setup;
         byEffect = [.. table.Effects.Select((e, i) => SeverityPrior.Drips(e, 1, model.Pump) ? Sized(model, e, bins.Prior[i]) : null)];
     }
 
@@ -58,8 +59,8 @@ public sealed class LeakRates
     public static double Named(CueWord word) => word.Drops ?? NamedDrops;
 
     /// <summary>Chance that a fault which drips here also drips standing. An inlet without pressure feeds nothing that stands.</summary>
-    public double AlsoStanding(CueWord? word) =>
-        word?.Standing is not { } standing ? 0.5 : EvidenceWords.Likelihood(word.Fed && !pressurised ? "seldom" : standing);
+    public static double AlsoStanding(CueWord? word, Setup setup) =>
+        word?.Standing is not { } standing ? 0.5 : EvidenceWords.Likelihood(word.Fed && setup.SupplyPressure.Si <= PressurisedPa ? "seldom" : standing);
 
     /// <summary>
     /// How much likelier what was seen of a drip is with this fault than with a drip that means nothing; 1 where neither rate
@@ -69,12 +70,9 @@ public sealed class LeakRates
     {
         var ratio = 1.0;
         if (fact.Stream || fact.DropsPerMinute is > 0)
-        {
             ratio = Told(fact, byEffect[effect] ?? [(1, Math.Log(Named(word)))]) / Told(fact, Idle);
-        }
-
         if (fact.When != Dripping.Unsaid)
-            ratio *= (fact.When == Dripping.Standing ? AlsoStanding(word) : 1 - AlsoStanding(word)) / 0.5;
+            ratio *= (fact.When == Dripping.Standing ? AlsoStanding(word, setup) : 1 - AlsoStanding(word, setup)) / AlsoStanding(null, setup);
         return Math.Clamp(ratio, 1 / Most, Most);
     }
 
