@@ -30,9 +30,12 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
     // A case asks again and again about one pump; "new pump" gives each question a pump never seen before.
     await Measure("diagnosis, FOG-2, 3 readings, 4 cues", "/api/diagnosis", i => Request(i % 7, 3, Few(i)), http);
     await Measure("diagnosis, FOG-2, 6 readings, 8 cues", "/api/diagnosis", i => Request(i % 7, 3, Many(i)), http);
+    await Measure("diagnosis, everything fitted, 6 readings, 8 cues", "/api/diagnosis", i => Fitted(Request(i % 7, 3, Many(i))), http);
     await Measure("diagnosis, new pump, 3 readings, 4 cues", "/api/diagnosis", i => Request(10 + i, 3, Few(i)), http);
     await Measure("diagnosis, new pump, 6 readings, 8 cues", "/api/diagnosis", i => Request(5000 + i, 3, Many(i)), http);
+    await Measure("diagnosis, new pump, everything fitted", "/api/diagnosis", i => Fitted(Request(10_000 + i, 3, Many(i))), http);
     await Measure("diagnosis, seven cylinders, 6 readings, 8 cues", "/api/diagnosis", i => Request(i % 7, 7, Many(i)), http);
+    await Measure("diagnosis, seven cylinders, everything fitted", "/api/diagnosis", i => Fitted(Request(i % 7, 7, Many(i))), http);
     await Measure("expectation, FOG-2", "/api/expectation", i => Request(i, 3, null), http);
     await Measure("curves, FOG-2", "/api/curves", i => Request(i, 3, null), http);
     await Measure("half a second in time, FOG-2", "/api/simulation", i => Request(i, 3, null), http);
@@ -78,6 +81,23 @@ static JsonObject Request(int i, int cylinders, (JsonArray Readings, JsonArray C
         request["cues"] = told.Cues;
     }
 
+    return request;
+}
+
+// Seawater, belt-driven motor, suction hose and strainer, hose to the gun, dampener, relief beside the unloader, injector.
+static JsonObject Fitted(JsonObject request)
+{
+    var setup = request["setup"]!.AsObject();
+    setup["liquid"] = "seawater";
+    setup["temperature"] = Amount(15, "°C");
+    setup["supplyPressure"] = Amount(0.3, "bar");
+    setup["voltage"] = Amount(400, "V");
+    setup["drive"] = new JsonObject { ["kind"] = "motor", ["ratedPower"] = Amount(4 * setup["nozzle"]!["flow"]!["value"]!.GetValue<double>() / 19.2, "kW"), ["poles"] = 4, ["gearRatio"] = 1.02 * setup["speed"]!["value"]!.GetValue<double>() / 1450 };
+    setup["inlet"] = new JsonObject { ["run"] = new JsonObject { ["length"] = Amount(3, "m"), ["bore"] = Amount(38, "mm") }, ["level"] = Amount(0.5, "m"), ["strainer"] = 2 };
+    setup["outlet"] = new JsonObject { ["length"] = Amount(20, "m"), ["bore"] = Amount(13, "mm"), ["fittings"] = 4 };
+    setup["dampener"] = new JsonObject { ["gasVolume"] = Amount(160, "mL"), ["charge"] = Amount(45, "bar") };
+    setup["relief"] = Amount(110, "bar");
+    setup["injector"] = "outlet";
     return request;
 }
 

@@ -96,6 +96,7 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     private double[][] Solve(IEffect a, IEffect b, bool same)
     {
         var shown = Observables.All.Select(_ => new double[Nodes * Nodes]).ToArray();
+        OperatingPoint near = default;
         for (var i = 0; i < Nodes; i++)
         {
             // Two alike are solved once: which of them comes first in the firing order hardly matters, and favours no cylinder so.
@@ -104,7 +105,7 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
                 var condition = new Condition();
                 a.Apply(ref condition, i / (double)(Nodes - 1), model.Pump);
                 b.Apply(ref condition, j / (double)(Nodes - 1), model.Pump, same ? 1 : 2);
-                var point = model.Solve(condition, 1, 1, softness);
+                var point = near = model.Solve(condition, 1, 1, softness, near);
                 foreach (var o in Observables.All)
                     shown[o.Index][(i * Nodes) + j] = o.Read(point, condition.GaugeFactor);
                 if (a == b)

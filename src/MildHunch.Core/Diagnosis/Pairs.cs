@@ -52,11 +52,13 @@ public static class Pairs
         return pairs;
     }
 
-    // What stands beside the best single may do badly on its own: every fault of the whole pump is tried with it.
+    // What stands beside the best single may do badly on its own: every fault of the whole pump is tried with it. Singles that do
+    // equally well all lead, so that rounding does not choose between them.
     private static HashSet<int> Leading(IReadOnlyList<Hypothesis> singles, double[] score)
     {
-        var first = Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault).MaxBy(h => score[h]);
-        return [.. Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault == singles[first].Fault && score[h] >= (1 - Tied) * score[first])];
+        int[] faults = [.. Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Diagnoser.NoFault)];
+        var most = faults.Max(h => score[h]);
+        return [.. faults.Where(h => score[h] >= (1 - Tied) * most)];
     }
 
     // Faults of one cylinder and faults of the whole pump are chosen apart: where any cylinder would do, its many faults

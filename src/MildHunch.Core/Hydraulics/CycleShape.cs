@@ -10,87 +10,70 @@ public enum LeakStroke
     Return,
 }
 
-/// <summary>Mean and swing of the outlet pressure over one revolution.</summary>
-/// <param name="MeanFactor">F: mean pressure over (mean flow / Kn)².</param>
-/// <param name="Swing">Largest less smallest pressure over (mean flow / Kn)².</param>
-public readonly record struct CycleShape(double MeanFactor, double Swing)
+/// <summary>Outlet pressure over one revolution, the leak following it. Q is the mean flow left by that leak at the mean pressure.</summary>
+/// <param name="MeanFactor">F: mean pressure over that of a steady flow as large as what is delivered.</param>
+/// <param name="Swing">Largest less smallest pressure over (Q/Kn)².</param>
+/// <param name="Kept">What is delivered over Q: above 1, since a leak passes less while the pressure is low than it saves while it is high.</param>
+public readonly record struct CycleShape(double MeanFactor, double Swing, double Kept)
 {
-    private const int Steps = 720;
+    private const int MostRounds = 40;
+    private const double Close = 1e-4;
+    private const double HardlyAny = 1e-4;
 
     /// <summary>
-    /// Steady cycle with the first chamber leaking by <paramref name="leak"/> (share of A·rω, 0 tight, 1 and more all of it)
-    /// and all others sound. κ = ωC·(Q̄/Kn)²/Q̄.
+    /// Steady cycle of C·dp/dt = q(θ, p) − Kn√p in one volume with the first chamber leaking by <paramref name="leak"/> at the
+    /// mean pressure (share of A·rω, 0 tight, 1 and more all of it) and all others sound. κ = ωC·(Q/Kn)²/Q.
     /// </summary>
-    public static CycleShape Solve(PumpMotion motion, LeakStroke stroke, double leak, double kappa)
+    public static CycleShape Solve(PumpMotion motion, LeakStroke stroke, double leak, double kappa) 
     {
-        var flow = new double[Steps];
-        for (var i = 0; i < Steps; i++)
-        {
-            var theta = 2 * Math.PI * (i + 0.5) / Steps;
-            flow[i] = motion.Delivered(0, theta, stroke == LeakStroke.Forward ? leak : 0, stroke == LeakStroke.Return ? leak : 0);
-            for (var k = 1; k < motion.Chambers; k++)
-                flow[i] += motion.AreaShare(k) * motion.Delivered(k, theta - motion.Phase(k), 0, 0);
-        }
-
-        return Solve(flow, kappa);
+        var near = (1.0, 1.0);
+        return Solve(TurnTable.Fine(motion), stroke, leak, kappa, ref near);
     }
 
-    /// <summary>
-    /// Steady cycle of C·dp/dt = Q(θ) − Kn√p in one volume, for evenly spaced flows of any scale, which are scaled to a mean
-    /// of 1. Backward Euler, whose step solves in closed form.
-    /// </summary>
-    public static CycleShape Solve(Span<double> flow, double kappa)
+    /// <summary>The same from a mean and a start of the turn as found nearby, over (Q/Kn)², which are left at what they are.</summary>
+    internal static CycleShape Solve(TurnTable table, LeakStroke stroke, double leak, double kappa, ref (double Mean, double Start) near)
     {
-        var start = 1.0;
-        return Solve(flow, kappa, ref start);
-    }
+        var motion = table.Motion;
+        var steps = table.Sound.Length;
+        Span<double> sound = stackalloc double[steps], moved = stackalloc double[steps], late = stackalloc double[steps];
+        table.Sound.CopyTo(sound);
+        table.Part(sound, moved, late, 0, 0);
+        var flow = table.SoundMean * (1 - (motion.LostShare(leak) / (motion.Cylinders * (1 + motion.RodSideShare))));
+        if (flow < HardlyAny * table.SoundMean)
+            return new CycleShape(1, 0, 1);
 
-    /// <summary>The same from a guess of the pressure at the start of the turn, which is left at what it is.</summary>
-    public static CycleShape Solve(Span<double> flow, double kappa, ref double start)
-    {
-        var mean = 0.0;
-        foreach (var q in flow)
-            mean += q;
-        mean /= flow.Length;
-        if (mean <= 1e-6)
-            return new CycleShape(1, 0);
-        foreach (ref var q in flow)
-            q /= mean;
-
-        var a = 2 * Math.PI / flow.Length / kappa;
-
-        // The map of the pressure at the start of one revolution to its end is a contraction; the secant through two
-        // revolutions finds its fixed point even when the volume is so soft that it forgets slowly.
-        var y0 = start;
-        var y1 = Revolve(flow, a, y0, out var average, out var top, out var bottom);
-        for (var i = 0; i < 30 && Math.Abs(y1 - y0) > 1e-8; i++)
+        // In units of (Q/Kn)². The leak is told at the mean pressure, which follows from the leak: secant inside a bracket.
+        Span<LameChamber> lame = [new LameChamber(false)];
+        double low = 0, high = double.PositiveInfinity, before = 0, offBefore = 0;
+        var (mean, start) = near;
+        for (var round = 0; ; round++)
         {
-            var probe = y0 + Math.Max(1e-6, Math.Abs(y1 - y0) * 0.5);
-            var slope = (Revolve(flow, a, probe, out _, out _, out _) - y1) / (probe - y0);
-            y0 = Math.Max(0, y0 + ((y1 - y0) / (1 - Math.Min(slope, 0.999999))));
-            y1 = Revolve(flow, a, y0, out average, out top, out bottom);
+            var passes = leak / Math.Sqrt(mean);
+            lame[0].Set(stroke == LeakStroke.Forward ? passes : 0, stroke == LeakStroke.Return ? passes : 0, late);
+            var turn = new PressureTurn
+            {
+                Sound = sound,
+                Lame = moved,
+                Late = late,
+                Free = flow,
+                Step = 2 * Math.PI / (steps * kappa * flow),
+            };
+            var means = turn.Settled(ref start, lame, round > 0);
+            var off = means.PressurePa - mean;
+            if (Math.Abs(off) < Close * mean || round > MostRounds)
+            {
+                near = (mean, start);
+                return new CycleShape(means.PressurePa / (means.Root * means.Root), means.SwingPa, means.Root);
+            }
+
+            if (off > 0)
+                low = mean;
+            else
+                high = mean;
+            var slope = round == 0 ? -1 : (off - offBefore) / (mean - before);
+            var next = slope < -0.05 ? mean - (off / slope) : low;
+            (before, offBefore) = (mean, off);
+            mean = next > low && next < high ? next : Math.Min((low + high) / 2, 2 * Math.Max(low, 1e-3));
         }
-
-        start = y1;
-        return new CycleShape(average, top - bottom);
-    }
-
-    private static double Revolve(ReadOnlySpan<double> flow, double a, double y, out double mean, out double top, out double bottom)
-    {
-        mean = 0;
-        top = double.MinValue;
-        bottom = double.MaxValue;
-        foreach (var q in flow)
-        {
-            var right = y + (a * q);
-            var root = right <= 0 ? 0 : Math.Sqrt((a * a / 4) + right) - (a / 2);
-            y = root * root;
-            mean += y;
-            top = Math.Max(top, y);
-            bottom = Math.Min(bottom, y);
-        }
-
-        mean /= flow.Length;
-        return y;
     }
 }

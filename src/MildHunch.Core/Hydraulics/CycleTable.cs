@@ -12,16 +12,20 @@ public sealed class CycleTable
     private const double LogKappaStep = 0.25;
     private const int KappaCount = 19;
     private const double Log10Of2 = 0.3010299956639812;
-    private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1.0];
+    private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1, 1.5, 2.5, 5, 12];
     private static readonly ConcurrentDictionary<(PumpMotion, LeakStroke), CycleTable> Known = new();
 
     private readonly CycleShape[,] shapes = new CycleShape[Leaks.Length, KappaCount];
 
     private CycleTable(PumpMotion motion, LeakStroke stroke)
     {
+        var fine = TurnTable.Fine(motion);
         for (var i = 0; i < Leaks.Length; i++)
-            for (var j = 0; j < KappaCount; j++)
-                shapes[i, j] = CycleShape.Solve(motion, stroke, Leaks[i], Math.Pow(10, LeastLogKappa + (j * LogKappaStep)));
+        {
+            var near = (1.0, 1.0);
+            for (var j = KappaCount - 1; j >= 0; j--)
+                shapes[i, j] = CycleShape.Solve(fine, stroke, Leaks[i], Math.Pow(10, LeastLogKappa + (j * LogKappaStep)), ref near);
+        }
     }
 
     /// <summary>The table for this kind of pump.</summary>
@@ -31,24 +35,21 @@ public sealed class CycleTable
     public CycleShape At(double leak, double kappa)
     {
         var (i, j, u, v) = Cell(leak, kappa);
-        var (a, b, c, d) = (shapes[i, j], shapes[i, j + 1], shapes[i + 1, j], shapes[i + 1, j + 1]);
+        ref readonly var a = ref shapes[i, j];
+        ref readonly var b = ref shapes[i, j + 1];
+        ref readonly var c = ref shapes[i + 1, j];
+        ref readonly var d = ref shapes[i + 1, j + 1];
         return new CycleShape(
             Mix(a.MeanFactor, b.MeanFactor, c.MeanFactor, d.MeanFactor, u, v),
-            Mix(a.Swing, b.Swing, c.Swing, d.Swing, u, v));
-    }
-
-    /// <summary>F alone, for the inside of a root search.</summary>
-    public double MeanFactorAt(double leak, double kappa)
-    {
-        var (i, j, u, v) = Cell(leak, kappa);
-        return Mix(shapes[i, j].MeanFactor, shapes[i, j + 1].MeanFactor, shapes[i + 1, j].MeanFactor, shapes[i + 1, j + 1].MeanFactor, u, v);
+            Mix(a.Swing, b.Swing, c.Swing, d.Swing, u, v),
+            Mix(a.Kept, b.Kept, c.Kept, d.Kept, u, v));
     }
 
     private static (int I, int J, double U, double V) Cell(double leak, double kappa)
     {
         var x = Math.Clamp(((Math.Log2(Math.Max(kappa, 1e-9)) * Log10Of2) - LeastLogKappa) / LogKappaStep, 0, KappaCount - 1.000001);
         var j = (int)x;
-        var l = Math.Clamp(leak, 0, 1);
+        var l = Math.Clamp(leak, 0, Leaks[^1]);
         var i = 0;
         while (i < Leaks.Length - 2 && Leaks[i + 1] < l)
             i++;

@@ -14,6 +14,9 @@ public sealed partial class OperatingPointSolver
         /// <summary>What the chambers would send forward if none were lame.</summary>
         public double Full { get; init; }
 
+        /// <summary>What they would send forward if the leaks saw the mean pressure all the time.</summary>
+        public double AtMean { get; init; }
+
         /// <summary>G at this pressure and speed over G at the healthy one.</summary>
         public double LeakScale { get; init; }
 
@@ -34,6 +37,7 @@ public sealed partial class OperatingPointSolver
     private ref struct Balance
     {
         private const double CloseLine = 1e-4;
+        private const double HardlyAny = 1e-9;
         private readonly OperatingPointSolver s;
         private readonly ref readonly Condition c;
         private readonly double noLoadHz;
@@ -51,7 +55,6 @@ public sealed partial class OperatingPointSolver
         private readonly int lame;
         private double effectiveNozzle;
         private double levelUnit;
-        private double cycleStart;
 
         public Balance(OperatingPointSolver solver, in Condition condition, double deliveryScale, double nozzleScale, double compliance)
         {
@@ -90,23 +93,20 @@ public sealed partial class OperatingPointSolver
             fixedLine = lossShare > 0 ? lossShare * s.HealthyPa / (full * full) : 0;
             LineResistance = fixedLine;
             Compliance = compliance + (s.Setup.Dampener is { } dampener ? c.DampenerShare * dampener.ComplianceM3Pa(s.HealthyPa) : 0);
-            Scale = full;
-            FreeFactor = 1;
-            cycleStart = 1;
-            Shape = new CycleShape(1, 0);
-            ShapeFromTable = true;
+            Size = full;
+            HasTable = s.motion.Chambers > FewChambers;
             if (lame != 0)
             {
                 var first = BitOperations.TrailingZeroCount(lame);
                 var (leakForward, leakBack) = (c.ForwardLeak(first), c.ReturnLeak(first));
                 returns = leakBack > leakForward;
                 singleLeak = Math.Max(leakForward, leakBack);
-                ShapeFromTable = BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0) && Math.Min(leakForward, leakBack) == 0;
+                HasTable &= BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0) && Math.Min(leakForward, leakBack) == 0;
             }
 
             TakeLine();
             if (s.Setup.Outlet is not null)
-                _ = UpdateLine(s.HealthyPa);
+                _ = UpdateLine(Driven(s.HealthyPa).Delivered);
         }
 
         public double DeliveryScale { get; }
@@ -128,27 +128,23 @@ public sealed partial class OperatingPointSolver
         public double Compliance { get; }
 
         /// <summary>A flow of ordinary size for this pump, to judge closeness by.</summary>
-        public double Scale { get; }
+        public double Size { get; }
 
-        /// <summary>True where the shape of the cycle can be read from a table; else <see cref="SolveCycle"/> finds it.</summary>
-        public bool ShapeFromTable { get; }
-
-        public CycleShape Shape { get; private set; }
-
-        public double FreeFactor { get; set; }
+        /// <summary>
+        /// True where the shape of the cycle can be read from a table. One or two chambers swing too far for it, and several
+        /// lame ones are too many: their turn is followed step by step.
+        /// </summary>
+        public bool HasTable { get; }
 
         public readonly bool AnyLame => lame != 0;
-
-        /// <summary>Of the control above its setting, m³/s per Pa.</summary>
-        public readonly double ControlGain => controlGain;
-
-        public readonly double ReliefGain => reliefGain;
 
         /// <summary>Nozzle and line in series, m³/s per √Pa.</summary>
         public readonly double EffectiveNozzle => effectiveNozzle;
 
-        /// <summary>Everything that is always open, m³/s per √Pa.</summary>
-        public readonly double FreeOutflow => effectiveNozzle + bypass + Outside + Crack;
+        /// <summary>Everything that is always open, m³/s per √Pa; likewise without the nozzle.</summary>
+        public readonly double FreeOutflow => effectiveNozzle + FreeBeside;
+
+        public readonly double FreeBeside => bypass + Outside + Crack;
 
         /// <summary>Turns a second under this load: a motor slips, a governor droops, an oil supply holds back at its limit.</summary>
         public readonly double SpeedAt(double p)
@@ -157,26 +153,35 @@ public sealed partial class OperatingPointSolver
             return p <= s.oilLimitPa * (1 - ControlBand) ? n : n * Math.Max(1e-6, (s.oilLimitPa - p) / (ControlBand * s.oilLimitPa));
         }
 
-        /// <summary>Everything that flows at a pressure.</summary>
+        /// <summary>Speed, fill and size of the leaks at a mean pressure; all is delivered but what the leaks take of it.</summary>
+        public readonly Flows Driven(double p)
+        {
+            var speed = SpeedAt(p);
+            var full = Math.Max(HardlyAny * s.HealthyFlow, Math.Min(s.volumeM3 * speed * (1 - (s.clearance * s.compressibility.At(p)) - s.slip) * DeliveryScale, Cavitation));
+            var scale = leakScale * Math.Sqrt(p) / speed;
+            var left = lame == 0 ? full : full * (1 - LostShare(scale));
+            return new Flows { Speed = speed, Full = full, LeakScale = scale, AtMean = left, Delivered = left, Factor = 1 };
+        }
+
+        /// <summary>Everything that flows at a pressure, by the table.</summary>
         public readonly Flows At(double p)
         {
             var root = Math.Sqrt(p);
-            var speed = SpeedAt(p);
-            var full = Math.Min(s.volumeM3 * speed * (1 - (s.clearance * s.compressibility.At(p)) - s.slip) * DeliveryScale, Cavitation);
-            var scale = leakScale * root / speed;
-            var lost = lame == 0 ? 0 : LostShare(scale);
-            var delivered = full * (1 - lost);
-            var factor = process ? 1 : Held(p, ShapeFromTable ? FreeMean(delivered, scale) : FreeFactor);
-            return new Flows
+            var at = Driven(p);
+            var (factor, kept) = (1.0, 1.0);
+            if (!process)
             {
-                Speed = speed,
-                Full = full,
-                LeakScale = scale,
-                Lost = lost,
-                Delivered = delivered,
+                var shape = ShapeOf(at);
+                var free = Free(p);
+                (factor, kept) = (1 + (free * (shape.MeanFactor - 1)), 1 + (free * (shape.Kept - 1)));
+            }
+
+            return at with
+            {
+                Delivered = Math.Min(at.Full, at.AtMean * kept),
                 Factor = factor,
                 Nozzle = process ? ProcessFlow(p) : effectiveNozzle * root / Math.Sqrt(factor),
-                Beside = (bypass + Outside + Crack) * root,
+                Beside = FreeBeside * root,
             };
         }
 
@@ -252,16 +257,9 @@ public sealed partial class OperatingPointSolver
             return Math.Min(level * level, 4 * s.highestPa);
         }
 
-        public readonly CycleShape ShapeOf(in Flows at)
-        {
-            if (!ShapeFromTable)
-                return Shape;
-            return Table.At(LeakAt(at.LeakScale), Kappa(at.Delivered));
-        }
+        public readonly CycleShape ShapeOf(in Flows at) => Table.At(LeakAt(at.LeakScale), Kappa(at.AtMean));
 
-        private readonly double FreeMean(double delivered, double scale) => Table.MeanFactorAt(LeakAt(scale), Kappa(delivered));
-
-        private readonly CycleTable Table => returns ? s.back : s.forward;
+        private readonly CycleTable Table => returns ? s.back! : s.forward!;
 
         private readonly double LeakAt(double scale) => singleLeak * scale;
 
@@ -271,9 +269,9 @@ public sealed partial class OperatingPointSolver
             return omega * Compliance * Level(flow) / flow;
         }
 
-        // Held by its control the pressure no longer follows the nozzle's ripple: over the first part of the band F goes to 1.
-        private readonly double Held(double p, double free) =>
-            p <= Setting ? free : free + ((1 - free) * Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting)));
+        // Held by its control the pressure no longer follows the ripple: over the first part of the band F goes to 1.
+        private readonly double Free(double p) =>
+            p <= Setting ? 1 : 1 - Math.Min(1, (p - Setting) / (0.3 * ControlBand * Setting));
 
         // Q = K·(p − p0 − R·Q²), solved for Q.
         private readonly double ProcessFlow(double p)
@@ -283,10 +281,14 @@ public sealed partial class OperatingPointSolver
             return over <= 0 ? 0 : 2 * over / (1 + Math.Sqrt(1 + (4 * loss * over)));
         }
 
-        /// <summary>Friction of the outlet run at the flow of this pressure; false once it no longer changes.</summary>
-        public bool UpdateLine(double p)
+        /// <summary>Lost on the way to the nozzle, Pa. Before an orifice it rises and falls with the pressure, so its mean is a share of that.</summary>
+        public readonly double LineDrop(double pressure, double flow) =>
+            LineResistance * (process ? flow * flow : effectiveNozzle * effectiveNozzle * pressure);
+
+        /// <summary>Friction of the outlet run at this flow; false once it no longer changes.</summary>
+        public bool UpdateLine(double flow)
         {
-            var now = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, At(p).Nozzle);
+            var now = fixedLine + PipeFlow.Resistance(s.Setup.Outlet!, s.density, s.viscosity, flow);
             if (Math.Abs(now - LineResistance) < CloseLine * now)
                 return false;
             LineResistance = now;
@@ -294,42 +296,61 @@ public sealed partial class OperatingPointSolver
             return true;
         }
 
-        /// <summary>The cycle of all chambers as they are at this pressure.</summary>
-        public void SolveCycle(double p)
+        /// <summary>Lays out a turn, sound and lame chambers apart, in units of A·rω; gives its mean, all sound.</summary>
+        public readonly double LayTurn(Span<double> sound, Span<double> moved, Span<double> late)
         {
-            Span<double> turn = stackalloc double[TurnTable.Steps];
-            var at = At(p);
-            Spoil(turn, at);
-            Shape = CycleShape.Solve(turn, Kappa(at.Delivered), ref cycleStart);
-        }
-
-        /// <summary>What is delivered at every angle of the turn, m³/s.</summary>
-        public readonly void LayTurn(Span<double> turn, in Flows at)
-        {
-            Spoil(turn, at);
-            var mean = 0.0;
-            foreach (var q in turn)
-                mean += q / turn.Length;
-            foreach (ref var q in turn)
-                q *= mean > 1e-9 ? at.Delivered / mean : 0;
-        }
-
-        private readonly void Spoil(Span<double> turn, in Flows at)
-        {
-            s.turn.Sound.CopyTo(turn);
-            for (var rest = lame; rest != 0; rest &= rest - 1)
+            s.turn.Sound.CopyTo(sound);
+            for (var (i, rest) = (0, lame); rest != 0; i++, rest &= rest - 1)
             {
                 var k = BitOperations.TrailingZeroCount(rest);
-                var scale = at.LeakScale / s.motion.AreaShare(k);
-                s.turn.Spoil(turn, k, c.ForwardLeak(k) * scale, c.ReturnLeak(k) * scale, c.Unfilled(k));
+                s.turn.Part(sound, moved.Slice(i * TurnTable.Steps, TurnTable.Steps), late.Slice(i * TurnTable.Steps, TurnTable.Steps), k, c.Unfilled(k));
             }
+
+            return s.turn.SoundMean;
+        }
+
+        /// <summary>The turn at this speed and fill, from one laid out with that mean; the friction on the way to a process as at this flow.</summary>
+        public readonly PressureTurn Turn(in Flows at, double flow, ref TurnRoom room)
+        {
+            if (room.Mean != at.Full)
+            {
+                Scale(room.Sound, at.Full / room.Mean);
+                Scale(room.Moved, at.Full / room.Mean);
+                Scale(room.Late, at.Full / room.Mean);
+                room.Mean = at.Full;
+            }
+
+            var leaks = leakScale / at.Speed * at.Full / s.turn.SoundMean;
+            for (var (i, rest) = (0, lame); rest != 0; i++, rest &= rest - 1)
+            {
+                var k = BitOperations.TrailingZeroCount(rest);
+                room.Chambers[i].Set(c.ForwardLeak(k) * leaks, c.ReturnLeak(k) * leaks, room.Late.Slice(i * TurnTable.Steps, TurnTable.Steps));
+            }
+
+            return new PressureTurn
+            {
+                Sound = room.Sound,
+                Lame = room.Moved,
+                Late = room.Late,
+                Free = process ? FreeBeside : FreeOutflow,
+                Control = new Opening(Setting, controlGain),
+                Relief = new Opening(s.reliefPa, reliefGain),
+                Process = process ? new Opening(opensAt, Nozzle / (1 + (Nozzle * LineResistance * flow))) : Opening.Never,
+                Step = 1 / (at.Speed * TurnTable.Steps * Compliance),
+            };
+        }
+
+        private static void Scale(Span<double> flows, double by)
+        {
+            foreach (ref var q in flows)
+                q *= by;
         }
 
         // Nozzle and line in series, seen from the head.
         private void TakeLine()
         {
             effectiveNozzle = LineResistance > 0 ? Nozzle / Math.Sqrt(1 + (Nozzle * Nozzle * LineResistance)) : Nozzle;
-            levelUnit = 1 / Math.Max(effectiveNozzle + bypass + Outside + Crack, 1e-30);
+            levelUnit = 1 / Math.Max(FreeOutflow, 1e-30);
         }
 
         private static double Hotter(Setup setup, double kelvin)

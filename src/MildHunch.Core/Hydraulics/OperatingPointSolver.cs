@@ -23,10 +23,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
     private const double InjectorLossShare = 0.10;
     private const double AirPa = 101_325;
     private const double Gravity = 9.80665;
-    private const int MostRounds = 30;
     private const int SecantRounds = 12;
-    private const double CloseFactor = 1e-4;
-    private const double MostFactor = 20;
     private readonly PumpMotion motion;
     private readonly double volumeM3;
     private readonly double areaSum;
@@ -44,8 +41,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     private readonly double inletResistance;
     private readonly double highestPa;
     private readonly TurnTable turn;
-    private readonly CycleTable forward;
-    private readonly CycleTable back;
+    private readonly CycleTable? forward;
+    private readonly CycleTable? back;
 
     public OperatingPointSolver(ReciprocatingPump pump, Setup setup)
     {
@@ -72,8 +69,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
         if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa)) && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
             throw new ImpossibleInputException("state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
         turn = TurnTable.Of(motion);
-        forward = CycleTable.For(motion, LeakStroke.Forward);
-        back = CycleTable.For(motion, LeakStroke.Return);
+        if (motion.Chambers > FewChambers)
+            (forward, back) = (CycleTable.For(motion, LeakStroke.Forward), CycleTable.For(motion, LeakStroke.Return));
         var full = volumeM3 * believedSpeedHz;
         (HealthyPa, HealthyFlow) = (Math.Max(1e5, StartPa(full)), full);
         var sound = Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
@@ -103,23 +100,23 @@ public sealed partial class OperatingPointSolver : IPumpModel
         if (Setup.State == ControlState.Bypassing && Pump.Control == ControlKind.AutoStop)
             return Standing();
         var balance = new Balance(this, c, deliveryScale, nozzleScale, complianceM3Pa);
-
-        // One or two chambers, leaking into a stiff line, can settle in more than one way: those always start from the same place.
-        var warm = near.MeanFactor > 0 && motion.Chambers > 2;
+        var warm = near.MeanFactor > 0;
         var pressure = warm ? near.PressurePa : HealthyPa;
+        if (!balance.HasTable)
+            return TurnPoint(ref balance, c, pressure);
         for (var round = 0; ; round++)
         {
-            pressure = balance.ShapeFromTable ? Root(balance, pressure) : WithExactCycle(ref balance, pressure, warm ? near.MeanFactor : 1);
-            if (Setup.Outlet is null || round > 8 || !balance.UpdateLine(pressure))
+            pressure = Root(balance, pressure);
+            if (Setup.Outlet is null || round > 8 || !balance.UpdateLine(balance.At(pressure).Nozzle))
                 break;
         }
 
         var at = balance.At(pressure);
-        return PeaksTouch(balance, at, pressure) ? CutPoint(ref balance, c, pressure) : Point(balance, c, pressure, at);
+        return PeaksTouch(balance, at, pressure) ? TurnPoint(ref balance, c, pressure) : Point(balance, c, pressure, at);
     }
 
     /// <summary>What the pump sends forward against a pressure, whatever the outlet; m³/s.</summary>
-    public double DeliveredAt(in Condition c, double pressurePa) => new Balance(this, c, 1, 1, OutletCompliance.Typical(Setup)).At(pressurePa).Delivered;
+    public double DeliveredAt(in Condition c, double pressurePa) => new Balance(this, c, 1, 1, OutletCompliance.Typical(Setup)).Driven(pressurePa).Delivered;
 
     private double StartPa(double flow)
     {
@@ -148,37 +145,11 @@ public sealed partial class OperatingPointSolver : IPumpModel
         NozzleCoefficient = Setup.Nozzle.Coefficient,
     };
 
-    // Several lame chambers have no table: the cycle is solved as it is, and the mean factor F found by secant, inside what is
-    // known to hold the answer, halving it when the secant leaves it or goes round in circles.
-    private double WithExactCycle(ref Balance balance, double pressure, double start)
-    {
-        double mean = start, before = 0, offBefore = 0, least = 0.5, most = MostFactor;
-        for (var round = 0; round < MostRounds; round++)
-        {
-            balance.FreeFactor = mean;
-            pressure = Root(balance, pressure);
-            balance.SolveCycle(pressure);
-            var off = balance.Shape.MeanFactor - mean;
-            if (Math.Abs(off) < CloseFactor)
-                break;
-            if (off > 0)
-                least = mean;
-            else
-                most = mean;
-            var slope = round == 0 || mean == before ? 0 : (off - offBefore) / (mean - before);
-            var next = slope < -0.05 ? mean - (off / slope) : balance.Shape.MeanFactor;
-            (before, offBefore) = (mean, off);
-            mean = next > least && next < most && round < SecantRounds ? next : (least + most) / 2;
-        }
-
-        return pressure;
-    }
-
     // Secant on √p, in which the balance is nearly straight, inside a bracket that always holds the root: a step that leaves
     // it, or too many steps, fall back to halving, so it cannot fail.
     private double Root(in Balance balance, double guess)
     {
-        var close = 1e-7 * balance.Scale;
+        var close = 1e-7 * balance.Size;
         double low = 0, high = Math.Sqrt(highestPa), before = 0, atBefore = 0;
         var x = Math.Clamp(Math.Sqrt(guess), 1, high);
         for (var i = 0; i < 100; i++)
@@ -199,45 +170,34 @@ public sealed partial class OperatingPointSolver : IPumpModel
         return x * x;
     }
 
-    private OperatingPoint CutPoint(ref Balance balance, in Condition c, double pressure)
-    {
-        var cut = CutPeaks(ref balance, ref pressure, out var at);
-        var nozzle = balance.EffectiveNozzle * cut.MeanRoot;
-        var beside = at.Beside / Math.Sqrt(Math.Max(pressure, 1e-9));
-
-        // What is left of the rounds is shared out, so that the water adds up.
-        var leaves = nozzle + (beside * cut.MeanRoot) + cut.Control;
-        var share = leaves > 0 ? at.Delivered / leaves : 1;
-        return Point(balance, c, pressure, at with { Nozzle = nozzle * share }, cut.MeanRoot * share, cut.Swing);
-    }
-
     private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at)
     {
-        var swing = balance.ShapeOf(at).Swing * balance.Level(at.Delivered);
+        var swing = balance.ShapeOf(at).Swing * balance.Level(at.AtMean);
         if (pressure > balance.Setting)
             swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
-        return Point(balance, c, pressure, at, Math.Sqrt(pressure), swing);
+        var weep = c.Outside == 0 ? 0 : balance.LostOutside(at.LeakScale) * at.Full;
+        var power = c.Lame == 0 ? 0 : balance.LameWork(at.LeakScale) * at.Speed * pressure;
+        return Point(balance, c, pressure, at, Math.Sqrt(pressure), swing, weep, power);
     }
 
-    // Root: of the pressure, averaged over the turn where its peaks are cut.
-    private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at, double root, double swing)
+    // Root: of the pressure, averaged over the turn where that is followed.
+    private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at, double root, double swing, double weep, double power)
     {
         var crack = balance.Crack * root;
         var outside = balance.Outside * root;
         var bypass = at.Delivered - at.Nozzle - outside - crack;
-        var weep = c.Outside == 0 ? 0 : balance.LostOutside(at.LeakScale) * at.Full;
         var drawn = at.Delivered - crack + weep;
         return new OperatingPoint
         {
             PressurePa = pressure,
             SwingPa = Math.Min(swing, 3 * pressure) + (c.ExtraSwing * pressure),
-            GunPa = Math.Max(0, pressure - (balance.LineResistance * at.Nozzle * at.Nozzle)),
+            GunPa = Math.Max(0, pressure - balance.LineDrop(pressure, at.Nozzle)),
             NozzleFlow = at.Nozzle,
             BypassFlow = bypass > 1e-6 * at.Delivered ? bypass : 0,
             SupplyFlow = drawn,
             OutsideFlow = weep + outside + c.DripFlow,
             InnerFlow = Math.Max(0, (at.Lost * at.Full) - weep) + crack,
-            LeakPower = ((crack + outside) * pressure) + (c.Lame == 0 ? 0 : balance.LameWork(at.LeakScale) * at.Speed * pressure),
+            LeakPower = ((crack + outside) * pressure) + power,
             SpeedHz = at.Speed,
             InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
             DisplacedFlow = volumeM3 * at.Speed * (1 - (clearance * compressibility.At(pressure)) - slip) * balance.DeliveryScale,

@@ -66,6 +66,11 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
         return within < moving ? PeakVelocity : within >= Math.PI && within < Math.PI + moving ? -PeakVelocity : 0;
     }
 
+    /// <summary>Share of its discharge stroke that a chamber has done, 0 to 1; θ within 0 to π.</summary>
+    public double Stroked(int chamber, double theta) => Dwell is { } dwell
+        ? Math.Min(1, theta / (Math.PI * (1 - dwell)))
+        : CrankKinematics.Advance(theta, RodSideShare > 0 && chamber % 2 == 1 ? -Lambda : Lambda) / 2;
+
     /// <summary>
     /// What a chamber sends forward at an angle of its own stroke, negative where water comes back: late valves, and a leak
     /// on one stroke that passes so much at the most.

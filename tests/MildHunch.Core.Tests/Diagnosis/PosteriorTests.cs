@@ -109,6 +109,18 @@ public class PosteriorTests
         },
         iter: 60);
 
+    /// <summary>With these two singles do exactly equally well, and which pairs are considered must not hang on rounding.</summary>
+    [Fact]
+    public void Nor_where_two_do_equally_well()
+    {
+        CueFact[] cues = [new("supply-temperature-felt", "as-told"), new("trace", "alike"), new("known-nozzle", "no-change")];
+        var there = Judge(Fog2, Fog2Setup(), Saw([], cues));
+        var back = Judge(Fog2, Fog2Setup(), Saw([], [.. cues.Reverse()]));
+        back.Considered.ShouldBe(there.Considered);
+        foreach (var suspect in there.Suspects)
+            back.Of(suspect.Fault.Id).ShouldBe(suspect.Probability, 1e-9);
+    }
+
     [Fact]
     public void The_unit_does_not_matter()
     {

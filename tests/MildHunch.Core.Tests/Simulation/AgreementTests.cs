@@ -147,6 +147,28 @@ public class AgreementTests
         }
     }
 
+    /// <summary>A leak follows the pressure, which on rigid pipe and with few cylinders swings by more than its mean. The unloader stays shut here.</summary>
+    [Theory]
+    [InlineData(1, OutletLine.Hose)]
+    [InlineData(1, OutletLine.Rigid)]
+    [InlineData(2, OutletLine.Rigid)]
+    [InlineData(3, OutletLine.Rigid)]
+    [InlineData(4, OutletLine.Rigid)]
+    public void A_leak_agrees_however_far_the_pressure_swings(int cylinders, OutletLine line)
+    {
+        var pump = Triplex(cylinders, ControlKind.None);
+        var solver = new OperatingPointSolver(pump, Every.Plain(pump, 70, line));
+        foreach (var fault in new[] { Leaking(forward: 0.3), Leaking(forward: 1), Leaking(forward: 3), Leaking(back: 0.3), Leaking(back: 1) })
+        {
+            var steady = solver.Solve(fault, 1, 1, OutletCompliance.Typical(solver.Setup));
+            var means = PumpSimulation.Run(solver, fault, new SimulationPlan { Seconds = 0.6 }).Means;
+            var swing = 0.05 * solver.HealthyPa;
+            means.NozzleFlow.ShouldBe(steady.NozzleFlow, 0.02 * solver.HealthyFlow);
+            means.PressurePa.ShouldBe(steady.PressurePa, 0.02 * solver.HealthyPa);
+            means.SwingPa.ShouldBe(steady.SwingPa, swing);
+        }
+    }
+
     /// <summary>With hardly any softness and no slip the flow at the nozzle ripples as the kinematics say (ripple table of pump handbooks).</summary>
     [Theory]
     [InlineData(3)]
