@@ -197,3 +197,15 @@ header {
   width: 5rem;
 }
 </style>
+
+<style>
+/* So tall an editor is moved to where it fits; a beak would point beside the place. */
+.place-editor.p-popover {
+  margin: 8px;
+}
+
+.place-editor.p-popover::before,
+.place-editor.p-popover::after {
+  display: none;
+}
+</style>

@@ -248,8 +248,15 @@ export const knowledge: Knowledge = {
     ),
   ],
   observables: [
-    { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'] },
-    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] },
+    { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'], arrangements: [] },
+    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [] },
+    {
+      id: 'strokes-left',
+      name: 'Strokes of the left end',
+      place: 'crank',
+      units: ['rpm'],
+      arrangements: ['intensifier'],
+    },
   ],
   contexts: [],
   faults: [],

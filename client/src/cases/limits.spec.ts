@@ -10,8 +10,14 @@ import PlanTree from './PlanTree.vue';
 import ReadingField from './ReadingField.vue';
 import SuspectList from './SuspectList.vue';
 
-const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] };
-const pressure = { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'] };
+const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [] };
+const pressure = {
+  id: 'discharge-pressure',
+  name: 'Pressure at the head',
+  place: 'gauge',
+  units: ['bar', 'psi'],
+  arrangements: [],
+};
 const button = (
   wrapper: { findAll: (s: string) => { text: () => string; trigger: (e: string) => Promise<void> }[] },
   text: string,

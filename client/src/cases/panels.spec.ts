@@ -151,7 +151,7 @@ describe('the next check', () => {
 });
 
 describe('a reading', () => {
-  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'] };
+  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'], arrangements: [] };
 
   it('keeps what is no number and says what would be one', async () => {
     const field = mount(ReadingField, { props: { what } });

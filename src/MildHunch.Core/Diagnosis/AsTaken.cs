@@ -53,11 +53,19 @@ public static class AsTaken
         (StrokesRight, "Strokes of the right end", QuantityKind.RotationalSpeed, "crank"),
     ];
 
+    /// <summary>The only arrangements on which it can be read; empty where every pump has it. Ends are an intensifier's.</summary>
+    public static IReadOnlyList<Arrangement> Only(string id) => id is StrokesLeft or StrokesRight ? [Arrangement.Intensifier] : [];
+
     /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
     public static Evidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
         foreach (var one in taken)
+        {
+            if (Only(one.What) is { Count: > 0 } only && !only.Contains(pump.Arrangement))
+                throw new ImpossibleInputException($"{one.Source}.quantity", one.What, "what can be read on this pump; strokes of an end are an intensifier's");
             Refuse(one);
+        }
+
         var mended = taken.Any(t => t.At == Mend.After) || cues.Any(c => c.At == Mend.After);
         cues = [.. cues.Where(c => !mended || c.At == Mend.After)];
         TakenReading[] standing = [.. taken.Where(t => !mended || t.At == Mend.After)];

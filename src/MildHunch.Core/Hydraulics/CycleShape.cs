@@ -24,7 +24,7 @@ public readonly record struct CycleShape(double MeanFactor, double Swing, double
     /// Steady cycle of C·dp/dt = q(θ, p) − Kn√p in one volume with the first chamber leaking by <paramref name="leak"/> at the
     /// mean pressure (share of A·rω, 0 tight, 1 and more all of it) and all others sound. κ = ωC·(Q/Kn)²/Q.
     /// </summary>
-    public static CycleShape Solve(PumpMotion motion, LeakStroke stroke, double leak, double kappa) 
+    public static CycleShape Solve(PumpMotion motion, LeakStroke stroke, double leak, double kappa)
     {
         var near = (1.0, 1.0);
         return Solve(TurnTable.Fine(motion), stroke, leak, kappa, ref near);

@@ -11,7 +11,8 @@ public sealed record AnswerDto(string Id, string Text, bool Healthy, string At, 
 
 public sealed record CueEntryDto(string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
-public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units);
+/// <param name="Arrangements">Where it can be read, if not on every pump.</param>
+public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units, IReadOnlyList<string> Arrangements);
 
 public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
 
@@ -28,7 +29,7 @@ public static class KnowledgeEndpoint
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapGet("/api/knowledge", (Catalogue catalogue, ShopKnowledge shop) => new KnowledgeResponse(
             [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place, a.Requires, a.Arrangements, a.Fitted))], c.Requires, c.Arrangements, c.Fitted))],
-            [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind))), .. AsTaken.Beside.Select(b => new ObservableDto(b.Id, b.Name, b.Place, UnitsOf(b.Kind)))],
+            [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind), [])), .. AsTaken.Beside.Select(b => new ObservableDto(b.Id, b.Name, b.Place, UnitsOf(b.Kind), [.. AsTaken.Only(b.Id).Select(a => a.Kebab())]))],
             [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
             [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, f.Requires, f.Arrangements, f.Fitted))],
             Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf),

@@ -35,6 +35,14 @@ public class AsTakenTests
         flow.Sigma!.Value.ShouldBe(1 / Math.Sqrt(12) / 6e4, 1e-9);
     }
 
+    [Fact]
+    public void A_pump_without_ends_has_no_strokes_of_one()
+    {
+        var refused = Should.Throw<ImpossibleInputException>(() => Of(Took("strokes-left", 42, "rpm"), Took("strokes-right", 36, "rpm")));
+        refused.Message.ShouldContain("readings[strokes-left].quantity");
+        refused.Message.ShouldContain("intensifier");
+    }
+
     /// <summary>A gauge that is off zero after venting lies everywhere else too (handbook 1).</summary>
     [Fact]
     public void What_a_gauge_shows_at_rest_is_taken_off_and_told()

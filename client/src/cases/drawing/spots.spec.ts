@@ -20,7 +20,12 @@ describe('places on the drawing', () => {
   });
 
   it('take their own readings and questions', () => {
-    expect(observablesAt('crank', knowledge).map((o) => o.id)).toEqual(['speed']);
+    const crank = (arrangement: string) => {
+      const pump = { pump: { arrangement }, setup: {} } as unknown as PumpResource;
+      return observablesAt('crank', knowledgeOf(knowledge, pump)).map((o) => o.id);
+    };
+    expect(crank('crank-plunger')).toEqual(['speed']);
+    expect(crank('intensifier')).toEqual(['speed', 'strokes-left']);
     const at = (side: 'inlet' | 'discharge') => cuesAt(spotOf('caps', 2, side), knowledge).map((c) => c.id);
     expect(at('discharge')).toEqual(['cap-listen', 'leak-at']);
     expect(at('inlet')).toEqual(['cap-listen', 'found-inlet-valves', 'leak-at']);

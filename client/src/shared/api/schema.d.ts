@@ -1645,6 +1645,8 @@ export interface components {
             name: string;
             place: string;
             units: string[];
+            /** @description Where it can be read, if not on every pump. */
+            arrangements: string[];
         };
         /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
         OpenNowDto: {
