@@ -12,6 +12,7 @@ internal static class RandomBench
     private const int MostReadings = 7;
     private const int AnswersOneIn = 6;
     private const int QuestionsAPump = 20;
+    private const int TellEvery = 10_000;
 
     public static void Run(int cases, int seed)
     {
@@ -19,26 +20,37 @@ internal static class RandomBench
         var diagnoser = new Diagnoser(catalogue);
         var bad = 0;
         var watch = Stopwatch.StartNew();
-        Parallel.For(0, cases, i =>
+        var done = 0;
+
+        // Some questions to each pump: solving a new one costs more than asking.
+        Parallel.For(0, (cases + QuestionsAPump - 1) / QuestionsAPump, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, group =>
         {
-            var random = new Random(unchecked((seed * 1_000_003) + i));
-
-            // Some questions to each pump: solving a new one costs more than asking.
-            var (kind, pump, _, setup) = PumpDraw.Next(new Random(unchecked((seed * 7_919) + (i / QuestionsAPump))));
-            try
+            var (kind, pump, _, setup) = PumpDraw.Next(new Random(unchecked((seed * 7_919) + group)));
+            for (var i = group * QuestionsAPump; i < Math.Min(cases, (group + 1) * QuestionsAPump); i++)
             {
-                if (Sound(diagnoser.Diagnose(pump, setup, Anything(catalogue, pump, setup, random))))
-                    return;
-                Console.WriteLine($"case {i}, {kind}: a figure is no number");
-            }
-            catch (Exception e)
-            {
-                Console.WriteLine($"case {i}, {kind}: {e.GetType().Name}, {e.Message}");
-            }
+                if (Trouble(diagnoser, pump, setup, Anything(catalogue, pump, setup, new Random(unchecked((seed * 1_000_003) + i)))) is { } trouble)
+                {
+                    Console.WriteLine($"case {i}, {kind}: {trouble}");
+                    Interlocked.Increment(ref bad);
+                }
 
-            Interlocked.Increment(ref bad);
+                if (Interlocked.Increment(ref done) % TellEvery == 0)
+                    Console.WriteLine($"{done} done, {bad} went wrong, {watch.Elapsed.TotalMinutes:0.0} minutes");
+            }
         });
         Console.WriteLine($"{cases} random diagnoses, seed {seed}: {bad} went wrong; {watch.Elapsed.TotalMinutes:0.0} minutes on {Environment.ProcessorCount} cores");
+    }
+
+    private static string? Trouble(Diagnoser diagnoser, ReciprocatingPump pump, Setup setup, Evidence evidence)
+    {
+        try
+        {
+            return Sound(diagnoser.Diagnose(pump, setup, evidence)) ? null : "a figure is no number";
+        }
+        catch (Exception e)
+        {
+            return $"{e.GetType().Name}, {e.Message}";
+        }
     }
 
     private static Evidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
