@@ -13,13 +13,10 @@ public class AgreementTests
     public static TheoryData<string, OutletLine> Arrangements()
     {
         var data = new TheoryData<string, OutletLine>();
-        foreach (var (name, pump, _) in Every.Arrangement)
+        foreach (var (name, _, _) in Every.Arrangement)
         {
             data.Add(name, OutletLine.Hose);
-
-            // On a rigid line one or two chambers let the pressure fall to nothing in every turn: no steady figure says much then.
-            if (pump.Chambers > 2)
-                data.Add(name, OutletLine.Rigid);
+            data.Add(name, OutletLine.Rigid);
         }
 
         return data;
@@ -158,14 +155,16 @@ public class AgreementTests
     {
         var pump = Triplex(cylinders, ControlKind.None);
         var solver = new OperatingPointSolver(pump, Every.Plain(pump, 70, line));
-        foreach (var fault in new[] { Leaking(forward: 0.3), Leaking(forward: 1), Leaking(forward: 3), Leaking(back: 0.3), Leaking(back: 1) })
+        var two = Leaking(forward: 1.5);
+        if (cylinders > 2)
+            two.LeakBack(1, 1.5);
+        foreach (var fault in new[] { Leaking(forward: 0.3), Leaking(forward: 1), Leaking(forward: 3), Leaking(back: 0.3), Leaking(back: 1), two })
         {
             var steady = solver.Solve(fault, 1, 1, OutletCompliance.Typical(solver.Setup));
             var means = PumpSimulation.Run(solver, fault, new SimulationPlan { Seconds = 0.6 }).Means;
-            var swing = 0.05 * solver.HealthyPa;
             means.NozzleFlow.ShouldBe(steady.NozzleFlow, 0.02 * solver.HealthyFlow);
             means.PressurePa.ShouldBe(steady.PressurePa, 0.02 * solver.HealthyPa);
-            means.SwingPa.ShouldBe(steady.SwingPa, swing);
+            means.SwingPa.ShouldBe(steady.SwingPa, 0.05 * solver.HealthyPa);
         }
     }
 
