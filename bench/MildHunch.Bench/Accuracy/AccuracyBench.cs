@@ -9,6 +9,7 @@ namespace MildHunch.Bench.Accuracy;
 /// <summary>How often the hunch is right, on pumps whose faults are known because the time model was given them.</summary>
 internal static class AccuracyBench
 {
+    private const string Main = "all quick checks";
     private const string Brute = "ceiling: time model, answers as drawn";
     private const string Likewise = "the same cases by the steady model";
 
@@ -29,6 +30,7 @@ internal static class AccuracyBench
         var diagnoser = new Diagnoser(catalogue);
         var independent = Independent();
         var judged = new ConcurrentBag<Judged>();
+        var righted = new ConcurrentBag<(Judged Wrong, string Check, bool Right)>();
         var ways = new ConcurrentBag<(double Hunch, double Chart)>();
         var lost = 0;
         Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers by disturbed tables");
@@ -47,10 +49,14 @@ internal static class AccuracyBench
                 return;
             }
 
-            foreach (var (run, noise, missing, caps) in new[] { ("all quick checks", 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true), ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
+            foreach (var (run, noise, missing, caps) in new[] { (Main, 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true), ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
             {
-                var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(noise, missing, caps, random));
-                judged.Add(Judge(drawn, run, verdict));
+                var evidence = drawn.Evidence(noise, missing, caps, random);
+                var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, evidence);
+                var one = Judge(drawn, run, verdict);
+                judged.Add(one);
+                if (run == Main && !one.Pair && !one.Right(1) && MinutesBench.AfterNext(diagnoser, drawn, evidence, verdict) is { } next)
+                    righted.Add((one, next.Check, Judge(drawn, run, next.After).Right(1)));
             }
 
             if (i < minutes)
@@ -68,7 +74,7 @@ internal static class AccuracyBench
             Console.WriteLine($"{lost} runs of the time model could not be finished and are left out");
         foreach (var run in judged.GroupBy(j => (j.Run, j.Pair)).OrderBy(g => g.Key.Pair).ThenBy(g => g.Key.Run, StringComparer.Ordinal))
             Line($"{(run.Key.Pair ? "pairs" : "singles")}, {run.Key.Run}", [.. run]);
-        Judged[] main = [.. judged.Where(j => j.Run == "all quick checks" && !j.Pair)];
+        Judged[] main = [.. judged.Where(j => j.Run == Main && !j.Pair)];
         Console.WriteLine();
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {kind.Key}", [.. kind]);
@@ -88,9 +94,10 @@ internal static class AccuracyBench
         foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
         Console.WriteLine();
-        Console.WriteLine("most frequent errors, singles, all quick checks (truth: leading action, times)");
+        Console.WriteLine("most frequent errors, singles, all quick checks (truth: leading action, times, and what then)");
         foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(20))
-            Console.WriteLine($"  {error.Key,-60} {error.Count()}");
+            Console.WriteLine($"  {error.Key,-60} {error.Count(),3}   {Put(error, righted)}");
+        Console.WriteLine($"  all errors {main.Count(j => !j.Right(1))}   {Put(main, righted)}");
     }
 
     // The answers are drawn each on its own; a product that must reckon with answers that repeat one another cannot know that.
@@ -103,6 +110,14 @@ internal static class AccuracyBench
                 cue!.AsObject().Remove("group");
         return entries.ToJsonString();
     });
+
+    // Where readings and answers are the same for two faults, the next check has to part them.
+    private static string Put(IEnumerable<Judged> of, IEnumerable<(Judged Wrong, string Check, bool Right)> righted)
+    {
+        var all = of.ToHashSet();
+        var asked = righted.Where(r => all.Contains(r.Wrong)).ToArray();
+        return $"put right by the check proposed next: {asked.Count(r => r.Right)} of {asked.Length} ({string.Join(", ", asked.GroupBy(r => r.Check).OrderByDescending(g => g.Count()).Take(3).Select(g => $"{g.Key} {g.Count()}"))})";
+    }
 
     private static Judged Judge(DrawnCase drawn, string run, Verdict verdict) =>
         new(drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)], [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]);

@@ -61,6 +61,14 @@ internal static class MinutesBench
         return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, Evidence.None)).Where(a => !tried.Contains(a.Action)), left);
     }
 
+    /// <summary>What leads once the check proposed next has been answered too, opening included; null where nothing is left to check.</summary>
+    public static (string Check, Verdict After)? AfterNext(Diagnoser diagnoser, DrawnCase drawn, Evidence told, Verdict verdict)
+    {
+        if (verdict.NextChecks.FirstOrDefault()?.Check is not { } check)
+            return null;
+        return (check.Id, diagnoser.Diagnose(drawn.Pump, drawn.Setup, With(told, drawn, check, [])));
+    }
+
     private static Evidence Start(DrawnCase drawn) => new(
         [.. drawn.Readings.Where(r => r.Reading.What == Observables.Pressure).Select(Taken)],
         [.. drawn.Cues.Where(c => c.Cue == "needle")],

@@ -75,13 +75,13 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
     /// What a chamber sends forward at an angle of its own stroke, negative where water comes back: late valves, and a leak
     /// on one stroke that passes so much at the most.
     /// </summary>
-    public double Delivered(int chamber, double theta, double forwardLeak, double returnLeak) =>
-        Passed(Velocity(chamber, theta), Wrap(theta), Lag, forwardLeak, returnLeak);
-
-    /// <summary>The same from the velocity there, the angle within the turn and the lag of the valves.</summary>
-    internal static double Passed(double velocity, double within, double lag, double forwardLeak, double returnLeak) => velocity >= 0
-        ? within < lag ? 0 : Math.Max(0, velocity - forwardLeak)
-        : within < Math.PI + lag ? velocity : Math.Max(velocity, -returnLeak);
+    public double Delivered(int chamber, double theta, double forwardLeak, double returnLeak)
+    {
+        var (velocity, within) = (Velocity(chamber, theta), Wrap(theta));
+        return velocity >= 0
+            ? within < Lag ? 0 : Math.Max(0, velocity - forwardLeak)
+            : within < Math.PI + Lag ? velocity : Math.Max(velocity, -returnLeak);
+    }
 
     /// <summary>Forward flow of all chambers of a sound pump whose valves close in time.</summary>
     public double DeliveredFlow(double theta)
