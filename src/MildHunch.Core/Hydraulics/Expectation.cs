@@ -42,7 +42,7 @@ public sealed class Expectation
         var solver = new OperatingPointSolver(pump, setup);
         var state = condition ?? new Condition();
         var spread = new Spread(solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
-        var sheet = new FigureSheet(pump, setup, spread, solver.InletLoss / (state.InletCapacity * state.InletCapacity), solver.InletRipple);
+        var sheet = new FigureSheet(pump, setup, spread, solver.InletLoss / (state.InletCapacity * state.InletCapacity));
         return new Expectation(spread.Middle, sheet.Figures(), sheet.Power);
     }
 

@@ -5,7 +5,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>Writes every expected figure down with its working.</summary>
-internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread, double inletLoss, double inletRipple)
+internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread, double inletLoss)
 {
     private const string Displacement = "Displacement and delivery of a plunger pump, as pump handbooks give it";
     private readonly OperatingPoint point = spread.Middle;
@@ -35,7 +35,7 @@ internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, E
             Flow("supply-flow", "Drawn from the supply", p => p.SupplyFlow, new Working("Water balance", "supply = nozzle + bypass + outside", [Flow("", "nozzle", point.NozzleFlow), Flow("", "bypass", point.BypassFlow)], Displacement)),
             Of("speed", "Crank speed", QuantityKind.RotationalSpeed, p => p.SpeedHz, new Working("As set up", "N", [Speed()], "The pump's set-up")),
             Of("inlet-pressure", "Pressure at the inlet while running", QuantityKind.GaugePressure, p => p.InletPa, new Working(
-                "Inlet loss", "p = p source − R · k · Q²", [In("p source", "at the source, gauge", setup.SupplyPressure, "bar"), Flow("Q", "drawn", point.SupplyFlow), new("k", "mean of the square of what the plungers draw, over the square of its mean", Quantity.Digits(inletRipple)), InletSize()],
+                "Inlet loss", "p = p source − R · Q²", [In("p source", "at the source, gauge", setup.SupplyPressure, "bar"), Flow("Q", "drawn", point.SupplyFlow), InletSize()],
                 "Loss with the square of the flow; its size is common practice where nobody measured the inlet"), 0, "", 5e3),
             Of("hydraulic-power", "Hydraulic power", QuantityKind.Power, Hydraulic, new Working("Hydraulic power", "Ph = p · Q, with what leaks inside", [Pressure(), Flow("Q", "delivered", point.SupplyFlow), new("", "lost in leaks", new Amount(QuantityKind.Power, point.LeakPower).Text())], "Power of a pump is p · Q; the efficiency is common practice")),
             Of("shaft-power", "Shaft power", QuantityKind.Power, p => PowerRules.Shaft(Hydraulic(p)), new Working(

@@ -87,8 +87,8 @@ public sealed partial class OperatingPointSolver
             }
 
             InletResistance = s.inletResistance / (c.InletCapacity * c.InletCapacity);
-            Vapour = c.WarmerK > 0 ? Hotter(s.Setup, c.WarmerK) : s.vapourPa;
-            Cavitation = Vapour >= s.sourcePa ? 1e-6 * full : Math.Sqrt((s.sourcePa - Vapour) / InletResistance);
+            var vapour = c.WarmerK > 0 ? Hotter(s.Setup, c.WarmerK) : s.vapourPa;
+            Cavitation = vapour >= s.sourcePa ? 1e-6 * full : Math.Sqrt((s.sourcePa - vapour) / InletResistance);
             var lossShare = c.LineLoss + (s.Setup.Injector == InjectorPlace.Outlet ? InjectorLossShare : 0);
             fixedLine = lossShare > 0 ? lossShare * s.HealthyPa / (full * full) : 0;
             LineResistance = fixedLine;
@@ -122,9 +122,6 @@ public sealed partial class OperatingPointSolver
         public double InletResistance { get; }
 
         public double Cavitation { get; }
-
-        /// <summary>Of the liquid as warm as it comes, absolute.</summary>
-        public double Vapour { get; }
 
         public double LineResistance { get; private set; }
 

@@ -90,9 +90,6 @@ public sealed partial class OperatingPointSolver : IPumpModel
     /// <summary>Loss of the inlet over the square of the flow, Pa/(m³/s)².</summary>
     public double InletLoss => inletResistance;
 
-    /// <summary>By how much the pulse of the draw raises that loss, 1 and more.</summary>
-    public double InletRipple => turn.InletRipple;
-
     /// <summary>
     /// The operating point. <paramref name="deliveryScale"/> and <paramref name="nozzleScale"/> carry what is uncertain in
     /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the line. A point
@@ -202,7 +199,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
             InnerFlow = Math.Max(0, (at.Lost * at.Full) - weep) + crack,
             LeakPower = ((crack + outside) * pressure) + power,
             SpeedHz = at.Speed,
-            InletPa = Math.Max(Math.Min(sourcePa, balance.Vapour), sourcePa - (balance.InletResistance * InletRipple * drawn * drawn)) - AirPa,
+            InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
             DisplacedFlow = volumeM3 * at.Speed * (1 - (clearance * compressibility.At(pressure)) - slip) * balance.DeliveryScale,
             MeanFactor = at.Factor,
             NozzleCoefficient = balance.Nozzle,

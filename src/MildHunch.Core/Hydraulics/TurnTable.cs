@@ -33,8 +33,6 @@ internal sealed class TurnTable
                 soundTurn[i] += sound[at];
                 SoundMean += sound[at] / steps;
             }
-
-        InletRipple = Ripple(steps);
     }
 
     public static TurnTable Of(PumpMotion motion) => Known.GetOrAdd(motion, m => new TurnTable(m, Steps));
@@ -49,12 +47,6 @@ internal sealed class TurnTable
 
     /// <summary>Its mean over the turn.</summary>
     public double SoundMean { get; }
-
-    /// <summary>
-    /// Mean of the square of what a sound pump draws over the square of its mean, 1 and more: the loss of a suction line goes
-    /// with the square of the flow of the moment. π²/4 for one cylinder, π²/8 for two, hardly above 1 from three on.
-    /// </summary>
-    public double InletRipple { get; }
 
     /// <summary>
     /// Takes a chamber out of the turn and lays apart what its plunger moves, above 0 forward, below 0 back, 0 where that part
@@ -74,20 +66,5 @@ internal sealed class TurnTable
             moved[i] = stillOpen || empty ? 0 : v;
             late[i] = stillOpen && !empty ? v : 0;
         }
-    }
-
-    private double Ripple(int steps)
-    {
-        double mean = 0, square = 0;
-        for (var i = 0; i < steps; i++)
-        {
-            var drawn = 0.0;
-            for (var k = 0; k < motion.Chambers; k++)
-                drawn -= motion.AreaShare(k) * Math.Min(0, velocity[(k * steps) + i]);
-            mean += drawn / steps;
-            square += drawn * drawn / steps;
-        }
-
-        return square / (mean * mean);
     }
 }

@@ -213,14 +213,4 @@ public class NetworkTests
                 (point.NozzleFlow + point.BypassFlow + point.OutsideFlow).ShouldBe(point.SupplyFlow, 2e-5 * Math.Max(point.DisplacedFlow, solver.HealthyFlow));
         },
         iter: 100_000);
-
-    /// <summary>∫sin² over (∫sin)²: π²/4 of half waves, π²/8 of full ones; three and more hardly pulse (closed form).</summary>
-    [Theory]
-    [InlineData(1, Math.PI * Math.PI / 4)]
-    [InlineData(2, Math.PI * Math.PI / 8)]
-    public void A_pulsing_draw_loses_more_in_the_suction_line(int cylinders, double times)
-    {
-        new OperatingPointSolver(Triplex(cylinders, lambda: 0), Every.Plain(Triplex(cylinders, lambda: 0), 70)).InletRipple.ShouldBe(times, 1e-3);
-        new OperatingPointSolver(Fog2, Fog2Setup()).InletRipple.ShouldBe(1, 0.02);
-    }
 }
