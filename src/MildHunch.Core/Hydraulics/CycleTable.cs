@@ -4,7 +4,7 @@ namespace MildHunch.Core.Hydraulics;
 
 /// <summary>
 /// <see cref="CycleShape"/> tabulated against leak and κ for one motion and one stroke. A pure
-/// function kept after its first use: building one takes milliseconds, reading it nanoseconds.
+/// function kept after its first use: building one takes some ten milliseconds, reading it nanoseconds.
 /// </summary>
 public sealed class CycleTable
 {

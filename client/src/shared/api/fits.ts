@@ -29,9 +29,7 @@ export function knowledgeOf(knowledge: Knowledge, pump: PumpResource): Knowledge
         ...c,
         answers: c.answers.filter((a) => fits(a, pump, a.at === 'cylinder' || a.at === 'cavity')),
       })),
-    observables: knowledge.observables.filter(
-      (o) => o.arrangements.length === 0 || o.arrangements.includes(pump.pump.arrangement ?? 'crank-plunger'),
-    ),
+    observables: knowledge.observables.filter((o) => fits({ requires: [], fitted: [], ...o }, pump)),
     faults: knowledge.faults.filter((f) => fits(f, pump, f.location !== 'none')),
   };
 }
