@@ -102,6 +102,25 @@ public class CaseTests(Product product) : IClassFixture<Product>
         without.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionRequired);
     }
 
+    /// <summary>A nameplate read better may have fewer cylinders than one that was named: the case opens, keeps the entry and takes it out.</summary>
+    [Fact]
+    public async Task A_case_opens_though_its_pump_was_corrected()
+    {
+        using var product = new Product(demo: true);
+        var id = await product.CaseOf("FOG-2");
+        var before = await product.Get($"/api/cases/{id}");
+        var named = before["cues"]!.AsArray().Single(c => c!["cylinder"]?.GetValue<int>() == 2)!;
+        var (read, pump) = await product.Send(HttpMethod.Get, $"/api/pumps/{before["pump"]!["id"]}");
+        pump!["pump"]!["cylinders"] = 1;
+        var wanted = new JsonObject { ["tag"] = pump["tag"]!.DeepClone(), ["name"] = pump["name"]!.DeepClone(), ["duty"] = pump["duty"]!.DeepClone(), ["pump"] = pump["pump"]!.DeepClone(), ["setup"] = pump["setup"]!.DeepClone() };
+        (await product.Send(HttpMethod.Put, $"/api/pumps/{pump["id"]}", wanted, read.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
+        var (shown, opened) = await product.Send(HttpMethod.Get, $"/api/cases/{id}");
+        shown.EnsureSuccessStatusCode();
+        opened!["cues"]!.AsArray().Select(c => c!["id"]!.ToString()).ShouldContain(named["id"]!.ToString());
+        var (taken, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["remove"] = new JsonArray(named["id"]!.DeepClone()) }, shown.Headers.ETag!.Tag);
+        taken.EnsureSuccessStatusCode();
+    }
+
     [Fact]
     public async Task Everything_told_outlives_a_restart()
     {

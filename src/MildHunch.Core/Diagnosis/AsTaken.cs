@@ -56,12 +56,15 @@ public static class AsTaken
     /// <summary>The only arrangements on which it can be read; empty where every pump has it. Ends are an intensifier's.</summary>
     public static IReadOnlyList<Arrangement> Only(string id) => id is StrokesLeft or StrokesRight ? [Arrangement.Intensifier] : [];
 
+    /// <summary>True where it can be read on this pump.</summary>
+    public static bool Fits(string id, ReciprocatingPump pump) => Only(id) is not { Count: > 0 } only || only.Contains(pump.Arrangement);
+
     /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
     public static Evidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
         foreach (var one in taken)
         {
-            if (Only(one.What) is { Count: > 0 } only && !only.Contains(pump.Arrangement))
+            if (!Fits(one.What, pump))
                 throw new ImpossibleInputException($"{one.Source}.quantity", one.What, "what can be read on this pump; strokes of an end are an intensifier's");
             Refuse(one);
         }

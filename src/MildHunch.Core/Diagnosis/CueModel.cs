@@ -54,6 +54,20 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         return loud;
     });
 
+    /// <summary>True where this pump can give the answer; false where <see cref="Atoms"/> would refuse it.</summary>
+    public bool Allows(CueFact fact)
+    {
+        try
+        {
+            Refuse(fact);
+            return true;
+        }
+        catch (ImpossibleInputException)
+        {
+            return false;
+        }
+    }
+
     /// <summary>The word by which a fault drips where this was said; null where it says nothing of that place.</summary>
     public CueWord? Drip(int hypothesis, CueFact fact)
     {

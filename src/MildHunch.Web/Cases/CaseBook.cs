@@ -117,8 +117,10 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return await Save(entity, stop);
     }
 
-    /// <summary>The case as it stands, with its verdict computed now.</summary>
-    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
+    /// <summary>The case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by.</summary>
+    public Task<CaseResource> Show(CaseEntity entity, CancellationToken stop) => Show(entity, strict: false, stop);
+
+    private async Task<CaseResource> Show(CaseEntity entity, bool strict, CancellationToken stop)
     {
         var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(
             r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null, r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt)).ToArray();
@@ -127,10 +129,13 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         CueEntity[] cues = [.. entity.Standing(entity.Cues).OrderBy(c => !Known(c))];
         string[] context = [.. Context(entity).Where(c => catalogue.Context(c) is not null)];
         var pump = PumpEndpoints.Resource(Pump(entity));
+        var real = pump.Pump.ToCore();
+        var possible = new CueModel(catalogue, real, pump.Setup.ToCore(), []);
+        bool Judged(CueEntity cue) => Known(cue) && (strict || possible.Allows(Fact(cue)));
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup,
-            [.. readings.Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At))],
-            [.. cues.Where(Known).Select(ToDto)],
+            [.. readings.Where(r => strict || AsTaken.Fits(r.Quantity, real)).Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At))],
+            [.. cues.Where(Judged).Select(ToDto)],
             context,
             Kept<PartHoursDto[]>(entity, HoursFact) ?? [],
             await record.Found(ShopRecord.TypeOf(pump.Pump), entity.Id, stop),
@@ -232,7 +237,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop)
     {
-        var shown = await Show(entity, stop);
+        var shown = await Show(entity, strict: true, stop);
         var leader = shown.Diagnosis.Suspects[0];
         entity.Verdicts.Add(new VerdictEntity
         {
