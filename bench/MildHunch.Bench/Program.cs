@@ -15,6 +15,18 @@ if (args.Contains("--random"))
     return;
 }
 
+if (args.Contains("--freeze"))
+{
+    MildHunch.Bench.Accuracy.AccuracyBench.Freeze(args[^1], Told("--cases", 2000), Told("--seed", 1));
+    return;
+}
+
+if (args.Contains("--frozen"))
+{
+    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped);
+    return;
+}
+
 if (args.Contains("--accuracy"))
 {
     MildHunch.Bench.Accuracy.AccuracyBench.Run(Told("--cases", 2000), Told("--seed", 1), Told("--ceiling", 300), Told("--minutes", 500));

@@ -36,14 +36,8 @@ internal static class AccuracyBench
         Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers by disturbed tables");
         Parallel.For(0, cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
         {
-            // Not a hash code: those differ from process to process.
-            var random = new Random(unchecked((seed * 1_000_003) + i));
-            DrawnCase drawn;
-            try
-            {
-                drawn = DrawnCase.Next(catalogue, random);
-            }
-            catch (SimulationException)
+            var random = Numbers(seed, i);
+            if (Draw(catalogue, random) is not { } drawn)
             {
                 Interlocked.Increment(ref lost);
                 return;
@@ -98,6 +92,55 @@ internal static class AccuracyBench
         foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(20))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}   {Put(error, righted)}");
         Console.WriteLine($"  all errors {main.Count(j => !j.Right(1))}   {Put(main, righted)}");
+    }
+
+    /// <summary>Draws the cases of a seed and keeps them in a file.</summary>
+    public static void Freeze(string file, int cases, int seed)
+    {
+        var catalogue = Catalogue.BuiltIn();
+        var drawn = new DrawnCase?[cases];
+        Parallel.For(0, cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i => drawn[i] = Draw(catalogue, seed, i));
+        FrozenCases.Write(file, drawn.OfType<DrawnCase>());
+        Console.WriteLine($"{drawn.Count(d => d is not null)} cases of seed {seed} are kept in {file}");
+    }
+
+    /// <summary>How often the hunch is right on the cases that were kept, all quick checks, middle noise.</summary>
+    public static void Kept(string file)
+    {
+        var catalogue = Catalogue.BuiltIn();
+        var diagnoser = new Diagnoser(catalogue);
+        var judged = new ConcurrentBag<Judged>();
+        var cases = FrozenCases.From(catalogue, file);
+        Parallel.ForEach(cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, drawn =>
+            judged.Add(Judge(drawn, Main, diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(1, 0, true, new Random(0))))));
+        Console.WriteLine($"{cases.Count} kept cases, {Path.GetFileName(file)}");
+        Judged[] main = [.. judged.Where(j => !j.Pair)];
+        Line("singles, all quick checks", main);
+        Line("pairs, all quick checks", [.. judged.Where(j => j.Pair)]);
+        foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
+            Line($"singles, all quick checks, {kind.Key}", [.. kind]);
+        Calibration(main);
+        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
+            Line($"singles, all quick checks, {fault.Key}", [.. fault]);
+        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(25))
+            Console.WriteLine($"  {error.Key,-60} {error.Count(),3}");
+    }
+
+    // Not a hash code: those differ from process to process. Null where the time model could not finish.
+    private static DrawnCase? Draw(Catalogue catalogue, int seed, int i) => Draw(catalogue, Numbers(seed, i));
+
+    private static Random Numbers(int seed, int i) => new(unchecked((seed * 1_000_003) + i));
+
+    private static DrawnCase? Draw(Catalogue catalogue, Random random)
+    {
+        try
+        {
+            return DrawnCase.Next(catalogue, random);
+        }
+        catch (SimulationException)
+        {
+            return null;
+        }
     }
 
     // The answers are drawn each on its own; a product that must reckon with answers that repeat one another cannot know that.

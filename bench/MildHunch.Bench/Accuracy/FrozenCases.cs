@@ -1,0 +1,108 @@
+using System.IO.Compression;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Bench.Accuracy;
+
+/// <summary>
+/// Drawn cases kept in a file, so that a changed catalogue is judged on what an older one drew. One case a line, SI
+/// throughout, compressed. Answers that have changed their name since are translated as they are read.
+/// </summary>
+internal static class FrozenCases
+{
+    /// <summary>The 2000 cases of seed 1 as they were drawn before the catalogue took in the trade's corrections.</summary>
+    public static string Shipped => Path.Combine(AppContext.BaseDirectory, "Frozen", "drawn-seed-1.jsonl.gz");
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
+    };
+
+    private sealed record Place(string Fault, int? Cylinder, Side? Side, double Severity);
+
+    private sealed record Read(string What, double Si, double Sigma, double Error);
+
+    private sealed record Answer(string Cue, string Says, int? Cylinder, Side? Side, double? Drops, bool? Stream, Dripping? When);
+
+    private sealed record Machine(
+        Arrangement Arrangement, int Cylinders, double Bore, double Stroke, double Speed, double Rated, ControlKind Control, HeadLayout Layout, SealReturn Seal,
+        double RodRatio, double Clearance, double Slip, double? Oil);
+
+    private sealed record Run(
+        double Speed, double Kn, double? Setting, OutletLine Line, double Supply, double? InletLength, double? InletBore, double? Level, double? Gas, double? Charge,
+        InjectorPlace? Injector, double? Oil, double? OutletLength, double? OutletBore);
+
+    private sealed record Line(string Kind, Machine Pump, Run Setup, Place[] Truth, Read[] Readings, Answer[] Cues, Answer[] SlowCues);
+
+    public static void Write(string file, IEnumerable<DrawnCase> cases)
+    {
+        using var packed = new GZipStream(File.Create(file), CompressionLevel.SmallestSize);
+        using var writer = new StreamWriter(packed);
+        foreach (var drawn in cases)
+            writer.WriteLine(JsonSerializer.Serialize(Of(drawn), Json));
+    }
+
+    public static IReadOnlyList<DrawnCase> From(Catalogue catalogue, string file)
+    {
+        using var packed = new GZipStream(File.OpenRead(file), CompressionMode.Decompress);
+        using var reader = new StreamReader(packed);
+        var cases = new List<DrawnCase>();
+        while (reader.ReadLine() is { } line)
+            cases.Add(Drawn(catalogue, JsonSerializer.Deserialize<Line>(line, Json)!));
+        return cases;
+    }
+
+    private static Line Of(DrawnCase c) => new(
+        c.Kind,
+        new Machine(
+            c.Pump.Arrangement, c.Pump.Cylinders, c.Pump.PlungerDiameter.Si, c.Pump.Stroke.Si, c.Pump.RatedSpeed.Si, c.Pump.RatedPressure.Si, c.Pump.Control, c.Pump.HeadLayout,
+            c.Pump.SealReturn, c.Pump.RodRatio, c.Pump.Clearance, c.Pump.Slip, c.Pump.OilPistonDiameter?.Si),
+        new Run(
+            c.Setup.Speed.Si, c.Setup.Nozzle.Coefficient, c.Setup.ControlSetting?.Si, c.Setup.Line, c.Setup.SupplyPressure.Si, c.Setup.Inlet?.Run.Length.Si, c.Setup.Inlet?.Run.Bore.Si,
+            c.Setup.Inlet?.Level.Si, c.Setup.Dampener?.Gas.Si, c.Setup.Dampener?.Charge.Si, c.Setup.Injector, c.Setup.OilPressure?.Si, c.Setup.Outlet?.Length.Si, c.Setup.Outlet?.Bore.Si),
+        [.. c.Truth.Zip(c.Severity, (h, s) => new Place(h.Fault.Id, h.Cylinder, h.Side, s))],
+        [.. c.Readings.Select(r => new Read(r.Reading.What.Id, r.Reading.Value.Si, r.Sigma, r.Error))],
+        [.. c.Cues.Select(Of)],
+        [.. c.SlowCues.Select(Of)]);
+
+    private static Answer Of(CueFact f) => new(f.Cue, f.Answer, f.Cylinder, f.Side, f.DropsPerMinute, f.Stream ? true : null, f.When == Dripping.Unsaid ? null : f.When);
+
+    private static DrawnCase Drawn(Catalogue catalogue, Line line)
+    {
+        var (pump, setup) = (Pump(line.Pump), Setup(line.Setup));
+        var all = HypothesisSet.For(catalogue, pump, setup, []).All;
+        return new DrawnCase(
+            line.Kind,
+            pump,
+            setup,
+            [.. line.Truth.Select(t => all.First(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side))],
+            [.. line.Truth.Select(t => t.Severity)],
+            [.. line.Readings.Select(r => Observables.Find(r.What)! is var what ? (new Reading(what, new Amount(what.Kind, r.Si)), r.Sigma, r.Error) : default)],
+            [.. line.Cues.Select(Fact)],
+            [.. line.SlowCues.Select(Fact)],
+            []);
+    }
+
+    private static CueFact Fact(Answer a) => new(a.Cue, a.Says, a.Cylinder, a.Side, a.Drops, Stream: a.Stream ?? false, When: a.When ?? Dripping.Unsaid);
+
+    private static ReciprocatingPump Pump(Machine m) => ReciprocatingPump.Create(
+        m.Cylinders, new Length(m.Bore), new Length(m.Stroke), new RotationalSpeed(m.Speed), new GaugePressure(m.Rated), m.Control, m.Layout, m.Seal, Math.Abs(m.RodRatio), m.Arrangement,
+        pullDischarges: m.RodRatio < 0, clearance: m.Clearance, slip: m.Slip, oilPistonDiameter: m.Oil is { } oil ? new Length(oil) : null);
+
+    private static Setup Setup(Run r) => Core.Pumps.Setup.Create(
+        new RotationalSpeed(r.Speed),
+        Nozzle.FromPoint(new VolumeFlow(r.Kn * Math.Sqrt(1e6)), new GaugePressure(1e6)),
+        r.Setting is { } set ? new GaugePressure(set) : null,
+        r.Line,
+        supplyPressure: new GaugePressure(r.Supply),
+        inlet: r.InletLength is { } inlet ? new InletSide(LineRun.Create(new Length(inlet), new Length(r.InletBore!.Value)), new Length(r.Level!.Value)) : null,
+        dampener: r.Gas is { } gas ? Dampener.Create(new Volume(gas), new GaugePressure(r.Charge!.Value)) : null,
+        injector: r.Injector,
+        oilPressure: r.Oil is { } pressure ? new GaugePressure(pressure) : null,
+        outlet: r.OutletLength is { } outlet ? LineRun.Create(new Length(outlet), new Length(r.OutletBore!.Value), LineMaterial.Steel) : null);
+}
