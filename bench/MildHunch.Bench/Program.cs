@@ -23,7 +23,7 @@ if (args.Contains("--freeze"))
 
 if (args.Contains("--frozen"))
 {
-    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped);
+    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped, Array.IndexOf(args, "--show") is var at and >= 0 ? args[at + 1] : null);
     return;
 }
 

@@ -19,6 +19,9 @@ public sealed class PumpEntity
 
     public DateTime CreatedAt { get; init; }
 
+    /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
+    public string Type { get; set; } = "";
+
     /// <summary>Counts edits; two tablets must not overwrite one another.</summary>
     public int Version { get; set; } = 1;
 }
@@ -37,6 +40,9 @@ public sealed class CaseEntity
     /// <summary>Counts changes, undos and redos.</summary>
     public int Version { get; set; }
 
+    /// <summary>What stands in the list of cases, kept with every change so that the list need not read the changes.</summary>
+    public CaseHeadline Headline { get; init; } = new();
+
     public List<ChangeEntity> Changes { get; init; } = [];
 
     public List<ReadingEntity> Readings { get; init; } = [];
@@ -46,6 +52,33 @@ public sealed class CaseEntity
     public List<FactEntity> Facts { get; init; } = [];
 
     public List<VerdictEntity> Verdicts { get; init; } = [];
+}
+
+/// <summary>A case in one line: what is wrong, where it stands, what leads. Follows from the changes, kept beside them.</summary>
+public sealed class CaseHeadline
+{
+    public string Complaint { get; set; } = "";
+
+    public string Stage { get; set; } = "";
+
+    /// <summary>What was found, where the case is closed.</summary>
+    public string? Closed { get; set; }
+
+    /// <summary>When it was closed.</summary>
+    public DateTime? ClosedAt { get; set; }
+
+    public DateTime ChangedAt { get; set; }
+
+    /// <summary>Readings and answers that stand.</summary>
+    public int Entries { get; set; }
+
+    public string? Leader { get; set; }
+
+    public string? LeaderName { get; set; }
+
+    public double? Probability { get; set; }
+
+    public string? Hunch { get; set; }
 }
 
 /// <summary>One thing somebody did to a case. Undoing marks it; nothing typed is ever thrown away.</summary>

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace MildHunch.Store;
 
@@ -12,20 +13,33 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<HistoryResetEntity> HistoryResets => Set<HistoryResetEntity>();
 
+    /// <summary>Name of the database file.</summary>
+    public const string FileName = "mild-hunch.db";
+
     /// <summary>Connection string of the database in this folder.</summary>
-    public static string ConnectionTo(string folder, string file = "mild-hunch.db") => $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
+    public static string ConnectionTo(string folder, string file = FileName) => $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
+
+    // Times are UTC and say so: SQLite keeps no zone.
+    protected override void ConfigureConventions(ModelConfigurationBuilder conventions) => conventions.Properties<DateTime>().HaveConversion<UtcTimes>();
 
     protected override void OnModelCreating(ModelBuilder model)
     {
         model.Entity<PumpEntity>(pump =>
         {
             pump.HasIndex(p => p.Tag).IsUnique();
+            pump.HasIndex(p => p.Type);
             pump.Property(p => p.Version).IsConcurrencyToken();
         });
         model.Entity<CaseEntity>(entity =>
         {
             entity.HasOne(c => c.Pump).WithMany().HasForeignKey(c => c.PumpId).OnDelete(DeleteBehavior.Restrict);
             entity.Property(c => c.Version).IsConcurrencyToken();
+            entity.OwnsOne(c => c.Headline, line =>
+            {
+                line.HasIndex(h => new { h.Closed, h.ChangedAt });
+                line.HasIndex(h => h.ChangedAt);
+            });
+            entity.Navigation(c => c.Headline).IsRequired();
             entity.HasMany(c => c.Changes).WithOne().HasForeignKey(c => c.CaseId);
             entity.HasMany(c => c.Readings).WithOne().HasForeignKey(c => c.CaseId);
             entity.HasMany(c => c.Cues).WithOne().HasForeignKey(c => c.CaseId);
@@ -40,6 +54,9 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         model.Entity<VerdictEntity>().ToTable("Verdicts");
         model.Entity<ChangeEntity>().ToTable("Changes");
     }
+
+    /// <summary>Marks what comes from the database as UTC.</summary>
+    private sealed class UtcTimes() : ValueConverter<DateTime, DateTime>(t => t.ToUniversalTime(), t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
 
     /// <summary>For the migration tool only.</summary>
     internal sealed class DesignFactory : IDesignTimeDbContextFactory<MildHunchDb>

@@ -23,7 +23,11 @@ builder.Host.UseSerilog((_, log) => log
     .MinimumLevel.Information()
     .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
     .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: System.Globalization.CultureInfo.InvariantCulture));
-builder.WebHost.ConfigureKestrel(kestrel => kestrel.Limits.MaxRequestBodySize = BodyLimits.BodyBytes);
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.Limits.MaxRequestBodySize = BodyLimits.BodyBytes;
+    kestrel.AddServerHeader = false;
+});
 
 var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
 Directory.CreateDirectory(folder);
@@ -55,20 +59,25 @@ var app = builder.Build();
 using (var scope = app.Services.CreateScope())
 {
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
-    await db.Database.MigrateAsync();
-    await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;");
+    await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
     if (app.Configuration.GetValue<bool>("DEMO"))
         await DemoData.Fill(db, app.Services.GetRequiredService<Diagnoser>(), app.Services.GetRequiredService<Catalogue>(), TimeProvider.System, CancellationToken.None);
 }
 
+app.Use(Protection.Headers);
 app.UseExceptionHandler();
+app.Use(Protection.OnlyFor(Protection.HostNames(app.Configuration["ALLOWED_HOSTS"])));
 app.Use(BodyLimit.Enforce);
+app.Use(Protection.KnownLetters);
 app.UseResponseCompression();
-app.UseDefaultFiles();
-app.UseStaticFiles(new StaticFileOptions
+
+// The page names the files of its version, so it alone is asked for anew each time.
+var files = new StaticFileOptions
 {
     OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = file.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
-});
+};
+app.UseDefaultFiles();
+app.UseStaticFiles(files);
 app.MapOpenApi();
 app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>
     await db.Database.CanConnectAsync(stop) ? Results.Ok(new { status = "well" }) : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
@@ -84,7 +93,7 @@ PumpEndpoints.Map(app);
 CaseEndpoints.Map(app);
 HistoryEndpoints.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
-app.MapFallbackToFile("index.html");
+app.MapFallbackToFile("index.html", files);
 await app.RunAsync();
 
 /// <summary>Entry point, named so that tests can start the product.</summary>

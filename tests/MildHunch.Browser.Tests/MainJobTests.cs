@@ -64,15 +64,15 @@ public class MainJobTests
 
         technician.Tap("Crank and drive");
         technician.Type("Crank speed", "fast");
-        technician.Tap("Tell");
+        technician.Tap("Note");
         technician.Sees("“fast” is not a number");
         technician.Value("Crank speed").ShouldBe("fast");
         technician.Type("Crank speed", "1000000000");
-        technician.Tap("Tell");
+        technician.Tap("Note");
         technician.Sees("0.6 to 6000 rpm");
         technician.Value("Crank speed").ShouldBe("1000000000");
         technician.Type("Crank speed", "1390");
-        technician.Tap("Tell");
+        technician.Tap("Note");
         technician.Sees("1390 rpm");
     }
 
@@ -84,12 +84,12 @@ public class MainJobTests
         await technician.OpenCase("FOG-2");
         technician.Type("Jot line", "inlet hose calm, wobbly thing");
         technician.Sees("Inlet hose: calm");
-        technician.Sees("wobbly: not understood");
+        technician.Sees("“wobbly” is not understood");
         technician.Reload();
         technician.Until("the draft", () => technician.Value("Jot line") == "inlet hose calm, wobbly thing");
         technician.Sees("Inlet hose: calm");
         technician.Type("Jot line", "inlet hose calm, wobbly");
-        technician.Sees("wobbly: not understood");
+        technician.Sees("“wobbly” is not understood");
         technician.Press(Keys.Enter);
         technician.Until("only the rest to stay", () => technician.Value("Jot line") == "wobbly");
         technician.Sees("hose calm");

@@ -29,7 +29,7 @@ public class WorkingsTests(Product product) : IClassFixture<Product>
         technician.Tap("Put into a case");
         technician.Choose("As the reading", "Flow at the nozzle");
         technician.Choose("In the case", "FROST-S · Season check before the first frost night");
-        technician.Tap("Tell the case");
+        technician.Tap("Note in the case");
         technician.Sees("Where the water goes");
         technician.Sees("30 L/min");
         technician.Tap("Undo");

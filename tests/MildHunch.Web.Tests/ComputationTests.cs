@@ -103,7 +103,7 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         { "no pump", q => q.Remove("pump"), "pump", "cylinders" },
         { "no nozzle", q => q["setup"]!.AsObject().Remove("nozzle"), "setup.nozzle.flow", "orifice" },
         { "unknown reading", q => q["readings"]![0]!["quantity"] = "mood", "readings[0].quantity", "nozzle-flow" },
-        { "unknown answer", q => q["cues"]![0]!["answer"] = "dances", "cues.answer", "flutters" },
+        { "unknown answer", q => q["cues"]![0]!["answer"] = "dances", "cues.answer", "hunts" },
         { "unknown control", q => q["pump"]!["control"] = "magic", "pump.control", "unloader" },
         { "no such cylinder", q => q["cues"] = new JsonArray(Product.Cue("cap-listen", "hisses", 9)), "cues.cylinder", "1 to 3" },
         { "unknown context", q => q["context"] = new JsonArray("moonlight"), "context", "ran-dry" },

@@ -105,14 +105,21 @@ internal static class AccuracyBench
     }
 
     /// <summary>How often the hunch is right on the cases that were kept, all quick checks, middle noise.</summary>
-    public static void Kept(string file)
+    /// <param name="show">An error as it is listed, "truth: action", whose reasons are told; null for none.</param>
+    public static void Kept(string file, string? show)
     {
         var catalogue = Catalogue.BuiltIn();
         var diagnoser = new Diagnoser(catalogue);
         var judged = new ConcurrentBag<Judged>();
         var cases = FrozenCases.From(catalogue, file);
         Parallel.ForEach(cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, drawn =>
-            judged.Add(Judge(drawn, Main, diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(1, 0, true, new Random(0))))));
+        {
+            var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, drawn.Evidence(1, 0, true, new Random(0)));
+            var one = Judge(drawn, Main, verdict);
+            judged.Add(one);
+            if (show is not null && !one.Pair && $"{drawn.Truth[0].Fault.Id}: {one.Actions[0].Action}" == show)
+                Reasons(drawn, verdict);
+        });
         Console.WriteLine($"{cases.Count} kept cases, {Path.GetFileName(file)}");
         Judged[] main = [.. judged.Where(j => !j.Pair)];
         Line("singles, all quick checks", main);
@@ -122,8 +129,18 @@ internal static class AccuracyBench
         Calibration(main);
         foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
-        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(25))
+        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(400))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}");
+    }
+
+    private static void Reasons(DrawnCase drawn, Verdict verdict)
+    {
+        lock (Console.Out)
+        {
+            Console.WriteLine($"{drawn.Kind}, {drawn.Pump.Control}, truth {drawn.Truth[0].Fault.Id} {drawn.Truth[0].Cylinder} at {drawn.Severity[0]:0.00}");
+            foreach (var suspect in verdict.Suspects.Take(3).Concat(verdict.Suspects.Where(s => s.Fault.Id == drawn.Truth[0].Fault.Id)).Distinct())
+                Console.WriteLine($"  {suspect.Fault.Id} {100 * suspect.Probability:0} % (prior {100 * suspect.Prior:0.0} %): {string.Join("; ", suspect.Evidence.Where(e => Math.Abs(e.Decibans) > 3).Select(e => $"{e.Decibans:0} {e.Text}"))}");
+        }
     }
 
     // Not a hash code: those differ from process to process. Null where the time model could not finish.

@@ -30,7 +30,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
         var cues = Answers(catalogue, pump, setup, truth, severity, Quick(catalogue, pump, setup), random);
-        var slow = Answers(catalogue, pump, setup, truth, severity, catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
+        var slow = Answers(catalogue, pump, setup, truth, severity, catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
         cues = DripDraw.Counted(cues, new CueModel(catalogue, pump, setup, truth), new OperatingPointSolver(real, setup), truth, severity, means, random);
         var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)

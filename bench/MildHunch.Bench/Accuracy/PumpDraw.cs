@@ -37,6 +37,7 @@ internal static class PumpDraw
             inlet: kind != 9 && random.Next(3) == 0 ? new InletSide(LineRun.Create(Q<Length>(Between(random, 1, 4), "m"), new Length(2 * pipe.Si)), Q<Length>(0.5, "m")) : null,
             dampener: kind < 6 && random.Next(4) == 0 ? Dampener.Create(new Volume(Math.Max(5e-5, 8 * believed.SweptVolume.Si)), Q<GaugePressure>(0.65 * bar, "bar")) : null,
             injector: kind < 6 && random.Next(6) == 0 ? InjectorPlace.Inlet : null,
+            relief: control is ControlKind.None or ControlKind.Relief ? null : Q<GaugePressure>(bar * 1.6, "bar"),
             oilPressure: kind == 9 ? Q<GaugePressure>(180, "bar") : null,
             outlet: kind == 9 ? LineRun.Create(Q<Length>(9, "m"), Q<Length>(20, "mm"), LineMaterial.Steel) : null);
         var name = kind switch { 6 => "flow-through", 7 => "axial", 8 => "twin piston", 9 => "intensifier", 4 => "one or two cylinders", 3 or 5 => "four to seven cylinders", _ => "triplex" };

@@ -56,8 +56,8 @@ internal static class RandomBench
     private static Evidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, []);
-        var cues = catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
-        return new Evidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
+        var cues = catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
+        return new Evidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All.Where(o => Readable.On(o.Id, pump, setup))]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
     }
 
     // Half of what drips is counted or runs, half of it is told to drip also standing or not.

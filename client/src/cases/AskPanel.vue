@@ -22,7 +22,7 @@ const nozzle = computed(() => {
   const n = props.data.pump.setup.nozzle;
   if (n?.flow && n.at) return `${quantity(n.flow)} at ${quantity(n.at)}`;
   if (n?.size) return `size ${n.size}`;
-  return n?.orifice ? `orifice ${quantity(n.orifice)}` : 'not told';
+  return n?.orifice ? `orifice ${quantity(n.orifice)}` : 'not noted';
 });
 
 function toggle(id: string, excludes: string[]) {
@@ -64,14 +64,14 @@ function toggle(id: string, excludes: string[]) {
     <dl>
       <dt>Speed believed</dt>
       <dd v-if="data.pump.setup.speed" class="figure">{{ quantity(data.pump.setup.speed, 4) }}</dd>
-      <dt>Nozzle when sound</dt>
+      <dt>Nozzle when healthy</dt>
       <dd class="figure">{{ nozzle }}</dd>
       <dt>Control opens at</dt>
       <dd class="figure">
-        {{ data.pump.setup.controlSetting ? quantity(data.pump.setup.controlSetting) : 'not told' }}
+        {{ data.pump.setup.controlSetting ? quantity(data.pump.setup.controlSetting) : 'not noted' }}
       </dd>
       <dt>Outlet line</dt>
-      <dd>{{ data.pump.setup.line ?? 'not told' }}</dd>
+      <dd>{{ data.pump.setup.line ?? 'not noted' }}</dd>
     </dl>
     <RouterLink class="tap link" :to="`/pumps/${data.pump.id}/edit`">Correct the pump</RouterLink>
     <StageNote :data="data" name="note-ask" label="Anything else they said" :tell="tell" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query';
+import { keepPreviousData, useQuery } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api, inWords, taken, type CaseSummary } from '@/shared/api/client';
 import { percent, when } from '@/shared/format';
@@ -10,7 +10,19 @@ import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
 import NewCaseDialog from './NewCaseDialog.vue';
 import { asStage, stageNames, stages } from './stages';
 
-const cases = useQuery({ queryKey: ['cases'], queryFn: async () => taken(await api.GET('/api/cases')) });
+const step = 100;
+const most = 500;
+const take = ref(step);
+const inAll = ref(0);
+const cases = useQuery({
+  queryKey: ['cases', take],
+  queryFn: async () => {
+    const answer = await api.GET('/api/cases', { params: { query: { take: take.value } } });
+    inAll.value = Number(answer.response.headers.get('X-Total-Count') ?? 0);
+    return taken(answer);
+  },
+  placeholderData: keepPreviousData,
+});
 const { data: knowledge } = useKnowledge();
 const adding = ref(false);
 const open = computed(() => cases.data.value?.filter((c) => !c.closed) ?? []);
@@ -20,7 +32,7 @@ const groups = computed(() => [
   ...(closed.value.length ? [{ title: 'Closed', cases: closed.value }] : []),
 ]);
 
-const step = (c: CaseSummary) => stages.indexOf(asStage(c.stage));
+const reached = (c: CaseSummary) => stages.indexOf(asStage(c.stage));
 
 useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
 </script>
@@ -39,7 +51,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
       <p v-if="cases.error.value" role="alert">{{ inWords(cases.error.value) }}</p>
       <p v-else-if="cases.isPending.value" aria-live="polite">Fetching the cases …</p>
       <p v-else-if="open.length === 0 && closed.length === 0" class="empty">
-        No cases yet. Tell what is wrong with a pump, and the first hunch comes with the first reading.
+        No cases yet. Say what is wrong with a pump, and the first hunch comes with the first reading.
       </p>
       <section v-for="group in groups" :key="group.title" :aria-label="group.title">
         <h2 v-if="group.cases.length">{{ group.title }}</h2>
@@ -47,11 +59,11 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
           <span class="plate">{{ c.tag }}</span>
           <span class="what">
             <b>{{ c.complaint }}</b>
-            <span class="quiet">{{ c.duty || c.pumpName }} · {{ c.entries }} told · {{ when(c.changedAt) }}</span>
+            <span class="quiet">{{ c.duty || c.pumpName }} · {{ c.entries }} noted · {{ when(c.changedAt) }}</span>
           </span>
           <span class="stage">
             <span class="steps" aria-hidden="true">
-              <i v-for="(s, i) in stages" :key="s" :class="{ done: i <= step(c) }" />
+              <i v-for="(s, i) in stages" :key="s" :class="{ done: i <= reached(c) }" />
             </span>
             {{ stageNames[asStage(c.stage)] }}
           </span>
@@ -64,6 +76,12 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
           </span>
         </RouterLink>
       </section>
+      <p v-if="cases.data.value && inAll > cases.data.value.length" class="more">
+        {{ cases.data.value.length }} of {{ inAll }} cases.
+        <button v-if="take < most" type="button" class="tap" @click="take = Math.min(most, take + step)">
+          Show more
+        </button>
+      </p>
     </main>
     <NewCaseDialog v-model:visible="adding" />
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { ChangeRequest, Figure } from '@/shared/api/client';
+import type { ChangeRequest, Figure, JudgedCase } from '@/shared/api/client';
 import { knowledgeOf } from '@/shared/api/fits';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { useKeys } from '@/shared/keys/useKeys';
@@ -11,10 +11,12 @@ import JotLine from './JotLine.vue';
 import LimitsDialog from './LimitsDialog.vue';
 import MeasurePanel from './MeasurePanel.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
+import NoVerdict from './NoVerdict.vue';
 import PlaceEditor from './PlaceEditor.vue';
 import PlanDialog from './PlanDialog.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
+import StopNow from './StopNow.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
 import WorkPanel from './WorkPanel.vue';
@@ -30,6 +32,7 @@ const access = useCase(props.id);
 const { data, error, trouble, busy } = access;
 const { data: all } = useKnowledge();
 const knowledge = computed(() => all.value && data.value && knowledgeOf(all.value, data.value.pump));
+const judged = computed(() => (data.value?.diagnosis ? (data.value as JudgedCase) : undefined));
 const editor = ref<InstanceType<typeof PlaceEditor>>();
 const chosen = ref<Spot>();
 const figure = ref<Figure>();
@@ -107,37 +110,39 @@ useKeys([
           </button>
         </span>
       </div>
-      <main>
+      <NoVerdict v-if="!judged" :data="data" :busy="busy" @tell="tell" />
+      <main v-else>
         <div class="left">
-          <PumpDrawing :data="data" :knowledge="knowledge" :chosen="chosen" @tap="tap" />
-          <WaterLedger :ledger="data.diagnosis.ledger" @open="figure = $event" />
-          <ReadingsStrip :comparisons="data.diagnosis.comparisons" @working="working" />
+          <PumpDrawing :data="judged" :knowledge="knowledge" :chosen="chosen" @tap="tap" />
+          <WaterLedger :ledger="judged.diagnosis.ledger" @open="figure = $event" />
+          <ReadingsStrip :comparisons="judged.diagnosis.comparisons" @working="working" />
         </div>
         <div class="right">
-          <ul v-if="data.diagnosis.contradictions.length" class="contradictions" role="status">
-            <li v-for="c in data.diagnosis.contradictions" :key="c.text">{{ c.text }}</li>
+          <StopNow :signs="judged.diagnosis.stopNow" />
+          <ul v-if="judged.diagnosis.contradictions.length" class="contradictions" role="status">
+            <li v-for="c in judged.diagnosis.contradictions" :key="c.text">{{ c.text }}</li>
           </ul>
           <AskPanel v-if="stage === 'ask'" :data="data" :knowledge="knowledge" :tell="say" />
           <MeasurePanel v-else-if="stage === 'measure'" :data="data" :knowledge="knowledge" :tell="say" />
           <WorkPanel
             v-else-if="stage !== 'suspect'"
-            :data="data"
+            :data="judged"
             :knowledge="knowledge"
             :stage="stage"
             :tell="say"
-            @open="figure = actionFigure($event, data.diagnosis.suspects)"
+            @open="figure = actionFigure($event, judged.diagnosis.suspects)"
           />
           <template v-if="stage === 'suspect' || stage === 'measure'">
             <SuspectList
               v-if="stage === 'suspect'"
               class="scroll"
-              :data="data"
+              :data="judged"
               @take-out="(id) => tell({ remove: [id] })"
               @open="figure = suspectFigure($event)"
             />
             <NextCheckPanel
               class="check"
-              :data="data"
+              :data="judged"
               :knowledge="knowledge"
               @tell="tell"
               @plan="planning = true"
@@ -148,15 +153,16 @@ useKeys([
       </main>
       <JotLine :data="data" :tell="say" :trouble="trouble" />
       <PlaceEditor
+        v-if="judged"
         ref="editor"
-        :data="data"
+        :data="judged"
         :knowledge="knowledge"
         :trouble="trouble"
         @tell="tell"
         @closed="chosen = undefined"
       />
       <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="tell" />
-      <PlanDialog v-model:visible="planning" :data="data" />
+      <PlanDialog v-if="judged" v-model:visible="planning" :data="judged" />
       <WorkingDialog :figure="figure" @close="figure = undefined" />
     </template>
   </div>

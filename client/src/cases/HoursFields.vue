@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
-import { readNumber } from '@/shared/readNumber';
+import { readNumber } from '@/shared/numbers';
 
 /** Hours run by what wears: past their life seals are suspected more. */
 const props = defineProps<{

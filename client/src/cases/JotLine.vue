@@ -85,7 +85,7 @@ useKeys([{ keys: '/', says: 'Jot line', run: () => input.value?.focus() }]);
     />
     <div class="understood" aria-live="polite">
       <button v-for="s in suggestions" :key="s" type="button" class="chip suggest" @click="take(s)">{{ s }} …</button>
-      <span v-for="i in items" :key="i.start" class="chip">{{ i.says }}</span>
+      <span v-for="(i, n) in items" :key="n" class="chip">{{ i.says }}</span>
       <span v-for="g in gaps" :key="`gap-${g.start}`" class="chip gap">{{ g.text }}: {{ g.problem }}</span>
       <span v-if="problem || trouble" class="chip gap" role="alert">{{ problem || trouble }}</span>
     </div>

@@ -2,7 +2,7 @@
 import Dialog from 'primevue/dialog';
 import { ref, watch } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
-import { readNumber } from '@/shared/readNumber';
+import { readNumber } from '@/shared/numbers';
 
 /** What cannot or must not be done today; checks beyond it are not proposed. */
 const visible = defineModel<boolean>('visible', { required: true });

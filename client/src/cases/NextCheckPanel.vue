@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { CaseResource, ChangeRequest, Knowledge, NextCheck } from '@/shared/api/client';
+import type { JudgedCase, ChangeRequest, Knowledge, NextCheck } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import ReadingField from './ReadingField.vue';
 
 /** The check that tells most a minute (or the cheapest), answerable here; each answer says first what it would do. */
-const props = defineProps<{ data: CaseResource; knowledge: Knowledge }>();
+const props = defineProps<{ data: JudgedCase; knowledge: Knowledge }>();
 const emit = defineEmits<{ tell: [change: ChangeRequest]; plan: []; limit: [] }>();
 
 const cheapest = ref(false);

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import Popover from 'primevue/popover';
 import { computed, nextTick, ref } from 'vue';
-import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
+import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { answersAt, cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
+import { readNumber, whyNot } from '@/shared/numbers';
 import ReadingField from './ReadingField.vue';
 import { isMended } from './taken';
 
 /** A small editor at the place that was tapped: its readings and its questions, nothing else. */
-const props = defineProps<{ data: CaseResource; knowledge: Knowledge; trouble: string }>();
+const props = defineProps<{ data: JudgedCase; knowledge: Knowledge; trouble: string }>();
 const emit = defineEmits<{ tell: [change: ChangeRequest]; closed: [] }>();
 
 const popover = ref<InstanceType<typeof Popover>>();
 const spot = ref<Spot>();
 const drops = ref('');
+const dropsProblem = ref('');
 const stream = ref(false);
 const when = ref<'running' | 'standing'>();
 
@@ -33,15 +35,22 @@ function standing(cue: string) {
 }
 
 function isOn(cue: string, answer: { id: string; at: string }): boolean {
-  return standing(cue).some(
-    (c) =>
-      c.answer === answer.id && (answer.at === 'none' || c.cylinder === spot.value?.cylinder) && c.dropsPerMinute !== 0,
+  return standing(cue).some((c) => c.answer === answer.id && here(answer, c) && c.dropsPerMinute !== 0);
+}
+
+// Two caps of one cylinder are two places.
+function here(answer: { at: string }, told: { cylinder: number | null; side: string | null }): boolean {
+  if (answer.at === 'none') return true;
+  return (
+    told.cylinder === (spot.value?.cylinder ?? null) &&
+    (answer.at !== 'cavity' || !spot.value?.side || !told.side || told.side === spot.value.side)
   );
 }
 
 function answer(cue: string, a: { id: string; at: string }) {
-  const on = standing(cue).find((c) => c.answer === a.id && (a.at === 'none' || c.cylinder === spot.value?.cylinder));
+  const on = standing(cue).find((c) => c.answer === a.id && here(a, c));
   const seen = cue === 'leak-at' && a.id !== 'none' ? drip() : {};
+  if (!seen) return;
   if (on && isOn(cue, a) && Object.keys(seen).length === 0) {
     emit('tell', { remove: [on.id] });
     return;
@@ -57,17 +66,19 @@ function answer(cue: string, a: { id: string; at: string }) {
   forget();
 }
 
+// Undefined where the drops are no number: what was typed stays, with the reason.
 function drip() {
-  const rate = stream.value
-    ? { stream: true }
-    : drops.value
-      ? { dropsPerMinute: Number(drops.value.replace(',', '.')) }
-      : {};
+  const counted = drops.value.trim() ? readNumber(drops.value) : null;
+  dropsProblem.value =
+    drops.value.trim() && !stream.value && counted === null ? `${whyNot(drops.value)}. Write it like 30.` : '';
+  if (dropsProblem.value) return undefined;
+  const rate = stream.value ? { stream: true } : counted === null ? {} : { dropsPerMinute: counted };
   return { ...rate, ...(when.value ? { when: when.value } : {}) };
 }
 
 function forget() {
   drops.value = '';
+  dropsProblem.value = '';
   stream.value = false;
   when.value = undefined;
 }
@@ -104,8 +115,15 @@ defineExpose({ open });
         <div v-if="cue.id === 'leak-at'" class="drip">
           <label class="drops">
             Drops a minute, if you counted
-            <input v-model="drops" inputmode="decimal" class="figure" :disabled="stream" />
+            <input
+              v-model="drops"
+              inputmode="decimal"
+              class="figure"
+              :disabled="stream"
+              :aria-invalid="dropsProblem ? true : undefined"
+            />
           </label>
+          <p v-if="dropsProblem" class="problem" role="alert">{{ dropsProblem }}</p>
           <div class="answers" role="group" aria-label="How it drips">
             <button type="button" class="tap" :class="{ on: stream }" :aria-pressed="stream" @click="stream = !stream">
               A stream

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog';
 import { ref, watch } from 'vue';
-import { api, inWords, taken, type CaseResource, type Schemas } from '@/shared/api/client';
+import { api, inWords, taken, type JudgedCase, type Schemas } from '@/shared/api/client';
 import PlanTree from './PlanTree.vue';
 
 /** The next three checks as a tree, worked out for what is told now. */
 const visible = defineModel<boolean>('visible', { required: true });
-const props = defineProps<{ data: CaseResource }>();
+const props = defineProps<{ data: JudgedCase }>();
 
 const plan = ref<Schemas['PlanResponse']>();
 const problem = ref('');

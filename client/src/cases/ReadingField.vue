@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
 import type { ChangeRequest, Schemas } from '@/shared/api/client';
-import { digits } from '@/shared/format';
-import { readNumber } from '@/shared/readNumber';
+import { forField, readEntry } from '@/shared/numbers';
 
 /** One number with its unit. What is typed stays until it is taken, also when it is refused. */
 const props = defineProps<{ what: Schemas['ObservableDto']; standing?: Schemas['ReadingEntryDto'] }>();
@@ -15,31 +14,25 @@ const problem = ref('');
 watch(
   () => props.standing,
   (now) => {
-    text.value = now ? digits(now.value.value, 6) + (now.to ? ` to ${digits(now.to.value, 6)}` : '') : '';
+    text.value = now ? forField(now.value.value) + (now.to ? ` to ${forField(now.to.value)}` : '') : '';
     unit.value = now?.value.unit ?? props.what.units[0] ?? '';
   },
   { immediate: true },
 );
 
-// "28 to 46" and "28-46" are the two ends of a swing.
-function ends(): [number | null, number | null] {
-  const [, lower, upper] = /^(.+?)\s*(?:to|–|…|(?<=\d)\s*-)\s*(\d.*)$/.exec(text.value.trim()) ?? [];
-  return lower && upper ? [readNumber(lower), readNumber(upper)] : [readNumber(text.value), null];
-}
-
+// "28 to 46" are the two ends of a swing; a unit typed with a number wins over the one chosen beside it.
 function save(again = false) {
-  const [value, to] = ends();
-  if (value === null) {
-    problem.value = text.value.trim()
-      ? `“${text.value}” is not a number. Write it like 31, 12.6 or 28 to 46.`
-      : 'Type a number first.';
+  const { entry, problem: why } = readEntry(text.value);
+  if (!entry) {
+    problem.value = text.value.trim() ? `${why} Write it like 31, 12.6 or 28 to 46.` : 'Type a number first.';
     return;
   }
   problem.value = '';
+  const amount = (n: { value: number; unit: string }) => ({ value: n.value, unit: n.unit || unit.value });
   const reading = {
     quantity: props.what.id,
-    value: { value, unit: unit.value },
-    ...(to === null ? {} : { to: { value: to, unit: unit.value } }),
+    value: amount(entry.from),
+    ...(entry.to ? { to: amount(entry.to) } : {}),
   };
   emit('tell', { readings: [reading], ...(again ? { again: true } : {}) });
 }
@@ -61,7 +54,7 @@ function save(again = false) {
       <select v-model="unit" :aria-label="`Unit of ${what.name}`">
         <option v-for="u in what.units" :key="u">{{ u }}</option>
       </select>
-      <button type="submit" class="tap on">Tell</button>
+      <button type="submit" class="tap on">Note</button>
       <button v-if="standing" type="button" class="tap" title="Keep both and combine them" @click="save(true)">
         Read again
       </button>

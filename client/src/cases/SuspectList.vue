@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue';
-import type { CaseResource, Suspect } from '@/shared/api/client';
+import type { JudgedCase, Suspect } from '@/shared/api/client';
 import { percent, signed } from '@/shared/format';
 import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
 
 /** Who could have done it: probability, hunch word, and the evidence for and against behind a tap. */
-const props = defineProps<{ data: CaseResource }>();
+const props = defineProps<{ data: JudgedCase }>();
 const emit = defineEmits<{ takeOut: [entryId: string]; open: [suspect: Suspect] }>();
 
 const opened = ref<Record<string, boolean>>({});
@@ -27,7 +27,7 @@ function where(s: Suspect): string {
       : 'any cylinder';
 }
 
-type Pair = CaseResource['diagnosis']['pairs'][number];
+type Pair = JudgedCase['diagnosis']['pairs'][number];
 
 const pairName = (p: Pair) =>
   p.faults
@@ -36,9 +36,7 @@ const pairName = (p: Pair) =>
 
 /** The entry of the case that a piece of evidence came from. */
 function entryOf(source: string): string | undefined {
-  const [, list, index] = /^(readings|cues)\[(\d+)\]$/.exec(source) ?? [];
-  if (!list) return undefined;
-  return (list === 'readings' ? props.data.readings : props.data.cues)[Number(index)]?.id;
+  return [...props.data.readings, ...props.data.cues].some((e) => e.id === source) ? source : undefined;
 }
 
 function shown(): Suspect[] {
@@ -90,7 +88,7 @@ function shown(): Suspect[] {
             </li>
           </ul>
           <p v-else class="quiet">
-            From {{ percent(s.prior) }} at first to {{ percent(s.probability) }} by all that was told.
+            From {{ percent(s.prior) }} at first to {{ percent(s.probability) }} by all that was noted.
           </p>
           <p class="foot">
             <button

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
+import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import StageNote from './StageNote.vue';
 import { stageNames, type Stage } from './stages';
 
 /** Opening, mending and proving: what to do by its chance of being needed, the hazards first, and room for notes. */
 const props = defineProps<{
-  data: CaseResource;
+  data: JudgedCase;
   knowledge: Knowledge;
   stage: Stage;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
-defineEmits<{ open: [action: CaseResource['diagnosis']['actions'][number]] }>();
+defineEmits<{ open: [action: JudgedCase['diagnosis']['actions'][number]] }>();
 
 const actions = computed(() => props.data.diagnosis.actions.filter((a) => a.probability >= 0.03).slice(0, 4));
 const hazards = computed(() => {

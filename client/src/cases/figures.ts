@@ -1,4 +1,4 @@
-import type { CaseResource, Figure, Schemas, Suspect } from '@/shared/api/client';
+import type { JudgedCase, Figure, Schemas, Suspect } from '@/shared/api/client';
 import { percent, quantity, signed } from '@/shared/format';
 
 type Input = Figure['working']['inputs'][number];
@@ -29,7 +29,7 @@ export function suspectFigure(suspect: Suspect): Figure {
 }
 
 /** The suspects that one action would mend. */
-export function actionFigure(action: CaseResource['diagnosis']['actions'][number], suspects: Suspect[]): Figure {
+export function actionFigure(action: JudgedCase['diagnosis']['actions'][number], suspects: Suspect[]): Figure {
   const mended = suspects.filter((s) => s.action === action.action);
   return worked(`action-${action.action}`, action.name, share(action.probability), {
     formula: 'Sum over what it would mend',

@@ -1,4 +1,4 @@
-import type { CaseResource, Knowledge, NextCheck, Suspect } from '@/shared/api/client';
+import type { JudgedCase, Knowledge, NextCheck, Suspect } from '@/shared/api/client';
 
 /** A small case for the components' own tests. */
 export const q = (value: number, unit: string) => ({ value, unit });
@@ -19,9 +19,9 @@ export function aSuspect(over: Partial<Suspect> = {}): Suspect {
       { cylinder: 3, side: 'discharge', probability: 0.05 },
     ],
     evidence: [
-      { source: 'cues[0]', decibans: 9.1, text: 'Needle of the gauge: swings' },
-      { source: 'readings[0]', decibans: 2.2, text: 'Pressure at the head: 31 bar read' },
-      { source: 'readings[1]', decibans: -0.8, text: 'Crank speed: 1447 rpm read' },
+      { source: 'c0', decibans: 9.1, text: 'Needle of the gauge: swings' },
+      { source: 'r0', decibans: 2.2, text: 'Pressure at the head: 31 bar read' },
+      { source: 'r1', decibans: -0.8, text: 'Crank speed: 1447 rpm read' },
     ],
     togetherDecibans: 1.5,
     how: 'Debris.',
@@ -91,7 +91,7 @@ export function aCheck(over: Partial<NextCheck> = {}): NextCheck {
   };
 }
 
-export function aLedger(over: Partial<CaseResource['diagnosis']['ledger']> = {}): CaseResource['diagnosis']['ledger'] {
+export function aLedger(over: Partial<JudgedCase['diagnosis']['ledger']> = {}): JudgedCase['diagnosis']['ledger'] {
   const term = (value: number, source: string) => ({ flow: q(value, 'L/min'), sigma: q(0.3, 'L/min'), source });
   return {
     displaced: term(19, 'computed'),
@@ -108,7 +108,7 @@ export function aLedger(over: Partial<CaseResource['diagnosis']['ledger']> = {})
   };
 }
 
-export function aCase(over: Partial<CaseResource> = {}): CaseResource {
+export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
   return {
     id: 'case-1',
     version: 3,
@@ -118,6 +118,7 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
       name: 'Triplex',
       duty: 'Fogging',
       version: 1,
+      fittings: ['nozzle', 'bypass', 'motor', 'belt', 'lifting', 'seal-to-inlet', 'shuts-off'],
       pump: {
         arrangement: 'crank-plunger',
         cylinders: 3,
@@ -135,8 +136,16 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
     closed: null,
     openedAt: '2026-03-02T08:00:00',
     readings: [
-      { id: 'r0', quantity: 'discharge-pressure', value: q(31, 'bar'), uncertainty: null, to: null, at: null },
-      { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null },
+      {
+        id: 'r0',
+        quantity: 'discharge-pressure',
+        value: q(31, 'bar'),
+        uncertainty: null,
+        to: null,
+        at: null,
+        judged: true,
+      },
+      { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null, judged: true },
     ],
     cues: [
       {
@@ -151,6 +160,7 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
         at: null,
         says: 'Needle of the gauge: swings',
         tag: 'needle swings',
+        judged: true,
       },
     ],
     context: [],
@@ -162,7 +172,9 @@ export function aCase(over: Partial<CaseResource> = {}): CaseResource {
     couldNot: [],
     limits: { without: null, keepRunning: null, mostMinutes: null, apprentice: null, avoid: null },
     found: {},
+    trouble: null,
     diagnosis: {
+      stopNow: [],
       actions: [],
       suspects: [
         aSuspect(),
@@ -231,10 +243,10 @@ export const knowledge: Knowledge = {
     cue('needle', 'gauge', [answer('steady', true), answer('swings', false)]),
     cue('cap-listen', 'caps', [answer('alike', true), answer('hisses', false, 'cavity')]),
     {
-      ...cue('found-unloader', 'control', [answer('sound', true), answer('seat', false)]),
+      ...cue('found-unloader', 'control', [answer('good', true), answer('seat', false)]),
       requires: ['unloader'],
     },
-    cue('found-inlet-valves', 'caps', [answer('sound', true), answer('bad', false, 'cylinder')]),
+    cue('found-inlet-valves', 'caps', [answer('good', true), answer('bad', false, 'cylinder')]),
     cue(
       'leak-at',
       'weep',
@@ -248,14 +260,22 @@ export const knowledge: Knowledge = {
     ),
   ],
   observables: [
-    { id: 'discharge-pressure', name: 'Pressure at the head', place: 'gauge', units: ['bar', 'psi'], arrangements: [] },
-    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [] },
     {
-      id: 'strokes-left',
-      name: 'Strokes of the left end',
+      id: 'discharge-pressure',
+      name: 'Pressure at the head',
+      place: 'gauge',
+      units: ['bar', 'psi'],
+      arrangements: [],
+      fitted: [],
+    },
+    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [], fitted: [] },
+    {
+      id: 'stroke-left',
+      name: 'A stroke of the left end',
       place: 'crank',
-      units: ['rpm'],
+      units: ['s'],
       arrangements: ['intensifier'],
+      fitted: [],
     },
   ],
   contexts: [],

@@ -10,13 +10,14 @@ import PlanTree from './PlanTree.vue';
 import ReadingField from './ReadingField.vue';
 import SuspectList from './SuspectList.vue';
 
-const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [] };
+const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [], fitted: [] };
 const pressure = {
   id: 'discharge-pressure',
   name: 'Pressure at the head',
   place: 'gauge',
   units: ['bar', 'psi'],
   arrangements: [],
+  fitted: [],
 };
 const button = (
   wrapper: { findAll: (s: string) => { text: () => string; trigger: (e: string) => Promise<void> }[] },
@@ -48,7 +49,15 @@ describe('a reading as it is taken', () => {
   });
 
   it('keeps the first when it is read again', async () => {
-    const standing = { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null };
+    const standing = {
+      id: 'r1',
+      quantity: 'speed',
+      value: q(1447, 'rpm'),
+      uncertainty: null,
+      to: null,
+      at: null,
+      judged: true,
+    };
     const field = mount(ReadingField, { props: { what: speed, standing } });
     await field.get('input').setValue('1451');
     await button(field, 'Read again')?.trigger('click');

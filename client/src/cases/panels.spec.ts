@@ -151,7 +151,7 @@ describe('the next check', () => {
 });
 
 describe('a reading', () => {
-  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'], arrangements: [] };
+  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'], arrangements: [], fitted: [] };
 
   it('keeps what is no number and says what would be one', async () => {
     const field = mount(ReadingField, { props: { what } });
@@ -163,7 +163,15 @@ describe('a reading', () => {
   });
 
   it('can be taken out again', async () => {
-    const standing = { id: 'r1', quantity: 'speed', value: q(1447, 'rpm'), uncertainty: null, to: null, at: null };
+    const standing = {
+      id: 'r1',
+      quantity: 'speed',
+      value: q(1447, 'rpm'),
+      uncertainty: null,
+      to: null,
+      at: null,
+      judged: true,
+    };
     const field = mount(ReadingField, { props: { what, standing } });
     expect((field.get('input').element as HTMLInputElement).value).toBe('1447');
     await field

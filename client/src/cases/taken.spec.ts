@@ -4,7 +4,10 @@ import { asTaken } from './taken';
 
 const pressure = { quantity: 'discharge-pressure', value: q(69, 'bar') };
 const told = { readings: [pressure] };
-const after = { readings: [{ id: 'r', ...pressure, uncertainty: null, to: null, at: 'after' }], cues: [] };
+const after = {
+  readings: [{ id: 'r', ...pressure, uncertainty: null, to: null, at: 'after', judged: true }],
+  cues: [],
+};
 const nothing = { readings: [], cues: [] };
 
 describe('what is read after a mend', () => {

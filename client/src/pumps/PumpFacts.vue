@@ -10,7 +10,7 @@ const props = defineProps<{ pump: PumpResource }>();
 const cases = useQuery({ queryKey: ['cases'], queryFn: async () => taken(await api.GET('/api/cases')) });
 const mine = computed(() => cases.data.value?.filter((c) => c.pumpId === props.pump.id) ?? []);
 
-const q = (x: Quantity | null | undefined, unsaid = 'not told') => (x ? quantity(x, 4) : unsaid);
+const q = (x: Quantity | null | undefined, unsaid = 'not noted') => (x ? quantity(x, 4) : unsaid);
 const facts = computed(() => {
   const { pump, setup } = props.pump;
   const run = setup.outlet;
@@ -26,13 +26,13 @@ const facts = computed(() => {
       'Driver',
       setup.drive
         ? `${setup.drive.kind}, ${q(setup.drive.ratedPower)}${setup.drive.pumpPulley ? ', belt' : ''}`
-        : 'speed told',
+        : 'speed as noted',
     ],
     ['Control', `${pump.control ?? 'none'}${setup.controlSetting ? `, ${q(setup.controlSetting)}` : ''}`],
     ['Head', (pump.headLayout ?? 'six-caps').replace('-', ' ')],
     ['Liquid', setup.liquid ?? 'water'],
     ['Inlet', inlet ? `${q(inlet.run?.length)} of ${q(inlet.run?.bore)}` : 'not measured'],
-    ['Outlet line', run ? `${q(run.length)} of ${q(run.bore)}` : (setup.line ?? 'not told')],
+    ['Outlet line', run ? `${q(run.length)} of ${q(run.bore)}` : (setup.line ?? 'not noted')],
     ['Dampener', setup.dampener ? `${q(setup.dampener.gasVolume)}, charged ${q(setup.dampener.charge)}` : 'none'],
   ];
 });

@@ -23,7 +23,7 @@ const strength: Record<string, [string, string]> = {
     <label
       >Turned by
       <select v-model="plate.drive">
-        <option value="told">speed simply told</option>
+        <option value="told">speed as noted</option>
         <option value="motor">three-phase motor</option>
         <option value="engine">governed engine</option>
       </select></label
@@ -205,7 +205,7 @@ const strength: Record<string, [string, string]> = {
     <QuantityInput
       v-if="rated"
       v-model="plate.nozzleFlow"
-      :label="plate.outletKind === 'process' ? 'Process passes' : 'Nozzle passes, when sound'"
+      :label="plate.outletKind === 'process' ? 'Process passes' : 'Nozzle passes, when healthy'"
       :units="['L/min', 'US gal/min', 'm³/h']"
       :problem="problems['setup.nozzle.flow'] ?? problems['setup.nozzle.process.flow'] ?? problems['setup.nozzle']"
     />

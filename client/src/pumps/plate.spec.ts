@@ -14,10 +14,10 @@ function filled() {
 describe('the type plate', () => {
   it('names the field that holds no number and keeps what was typed', () => {
     const plate = filled();
-    plate.stroke.text = 'about 18';
+    plate.stroke.text = '1,200';
     expect(Object.keys(problemsOf(plate))).toEqual(['pump.stroke']);
-    expect(problemsOf(plate)['pump.stroke']).toContain('about 18');
-    expect(plate.stroke.text).toBe('about 18');
+    expect(problemsOf(plate)['pump.stroke']).toContain('1200 or 1.2');
+    expect(plate.stroke.text).toBe('1,200');
   });
 
   it('reads a decimal comma', () => expect(toRequest(filled()).pump?.stroke).toEqual({ value: 18.5, unit: 'mm' }));

@@ -1,5 +1,5 @@
 import type { PumpRequest, PumpResource, Quantity, Schemas } from '@/shared/api/client';
-import { readNumber } from '@/shared/readNumber';
+import { forField, readEntry, readNumber, whyNot } from '@/shared/numbers';
 
 /** A quantity as it stands in its field: not a number until somebody asks. */
 export interface TypedQuantity {
@@ -134,15 +134,17 @@ export function problemsOf(plate: Plate): Record<string, string> {
   const all = { ...quantityFields, ...numberFields, [droopField]: 'droop' as const };
   for (const [field, key] of Object.entries(all)) {
     const text = plate[key].text.trim();
-    if (text && readNumber(text) === null)
-      found[field] = `“${text}” is not a number. Write it like 18 or 1450 or 12.6.`;
+    const { entry } = readEntry(text);
+    // A unit may be typed with a quantity; with a plain number it means something else was meant.
+    const good = field in quantityFields ? entry && !entry.to : readNumber(text) !== null;
+    if (text && !good) found[field] = `${whyNot(text)}. Write it like 18 or 1450 or 12.6.`;
   }
   return found;
 }
 
 const q = (t: TypedQuantity): Quantity | null => {
-  const value = readNumber(t.text);
-  return value === null ? null : { value, unit: t.unit };
+  const { entry } = readEntry(t.text);
+  return entry && !entry.to ? { value: entry.from.value, unit: entry.from.unit || t.unit } : null;
 };
 
 const n = (t: TypedQuantity): number | null => readNumber(t.text);
@@ -251,22 +253,22 @@ export function fromResource(resource: PumpResource): Plate {
   const { pump, setup } = resource;
   for (const [path, key] of Object.entries(quantityFields)) {
     const told = at(resource, path) as Quantity | null | undefined;
-    if (told) plate[key] = { text: String(told.value), unit: told.unit };
+    if (told) plate[key] = { text: forField(told.value, 12), unit: told.unit };
   }
   for (const [path, key] of Object.entries(numberFields)) {
     const told = at(resource, path);
-    if (typeof told === 'number') plate[key].text = String(told);
+    if (typeof told === 'number') plate[key].text = forField(told, 12);
   }
   const droop = setup.drive?.droop;
   // 0.035 times a hundred is not quite 3.5.
-  if (typeof droop === 'number') plate.droop.text = String(Number((droop * 100).toPrecision(12)));
+  if (typeof droop === 'number') plate.droop.text = forField(droop * 100, 12);
   if (setup.nozzle?.size) plate.outletKind = 'number';
   if (setup.nozzle?.orifice) plate.outletKind = 'passage';
   const process = setup.nozzle?.process;
   if (process) {
     plate.outletKind = 'process';
-    if (process.flow) plate.nozzleFlow = { text: String(process.flow.value), unit: process.flow.unit };
-    if (process.at) plate.nozzleAt = { text: String(process.at.value), unit: process.at.unit };
+    if (process.flow) plate.nozzleFlow = { text: forField(process.flow.value, 12), unit: process.flow.unit };
+    if (process.at) plate.nozzleAt = { text: forField(process.at.value, 12), unit: process.at.unit };
   }
   return Object.assign(plate, {
     tag: resource.tag,

@@ -4,13 +4,18 @@ import { asItIs, faultsOf, untouched, whatIfBody } from './whatIf';
 
 const q = (value: number, unit: string) => ({ value, unit });
 
-function aPump(pump: Partial<PumpResource['pump']> = {}, setup: Partial<PumpResource['setup']> = {}): PumpResource {
+function aPump(
+  pump: Partial<PumpResource['pump']> = {},
+  setup: Partial<PumpResource['setup']> = {},
+  fittings: string[] = [],
+): PumpResource {
   return {
     id: 'x',
     version: 1,
     tag: 'FOG-9',
     name: '',
     duty: '',
+    fittings,
     pump: { arrangement: 'crank-plunger', cylinders: 3, control: 'unloader', ...pump },
     setup: {
       speed: q(1450, 'rpm'),
@@ -87,7 +92,7 @@ describe('faults to try', () => {
   it('are those that the pump has parts for', () => {
     expect(names(aPump())).toEqual(['valve', 'drops-early']);
     expect(names(aPump({ control: 'none' }))).toEqual(['valve']);
-    expect(names(aPump({ control: 'none' }, { dampener: {} } as never))).toEqual(['valve', 'lost-charge']);
+    expect(names(aPump({ control: 'none' }, {}, ['dampener']))).toEqual(['valve', 'lost-charge']);
     expect(names(aPump({ arrangement: 'twin-piston', control: 'none' }))).toEqual(['valve', 'cup']);
     expect(names(aPump({ arrangement: 'intensifier', control: 'none' }))).toEqual(['end']);
   });

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { digits, percent, quantity, signed, when } from './format';
-import { readNumber } from './readNumber';
 
 describe('figures', () => {
   it.each([
@@ -31,19 +30,4 @@ describe('figures', () => {
     expect(when(new Date(2026, 10, 22, 9, 5).toISOString(), now)).toBe('yesterday 09:05');
     expect(when(new Date(2026, 9, 2, 9, 5).toISOString(), now)).toBe('2 Oct 2026');
   });
-});
-
-describe('numbers as typed', () => {
-  it.each([
-    ['31', 31],
-    [' 12,6 ', 12.6],
-    ['12.6', 12.6],
-    ['-0,3', -0.3],
-    ['−0.3', -0.3],
-    ['0,875', 0.875],
-  ])('reads %s', (text, value) => expect(readNumber(text)).toBe(value));
-
-  it.each(['', 'abc', '12 bar', '1,450', '1.2.3', '1e9', '--4'])('does not guess at %s', (text) =>
-    expect(readNumber(text)).toBeNull(),
-  );
 });

@@ -76,7 +76,7 @@ async function tell() {
         </select></label
       >
       <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
-      <button type="submit" class="tap on" :disabled="!caseId">Tell the case</button>
+      <button type="submit" class="tap on" :disabled="!caseId">Note in the case</button>
     </form>
   </Dialog>
 </template>

@@ -1,6 +1,6 @@
 import { computed, ref, watch, type Ref } from 'vue';
 import { api, inWords, Refusal, taken, type Schemas } from '@/shared/api/client';
-import { readNumber } from '@/shared/readNumber';
+import { forField, readEntry, whyNot } from '@/shared/numbers';
 
 type Sum = Schemas['SumDto'];
 export interface Entry {
@@ -56,9 +56,9 @@ export function useSum(sum: Ref<Sum | undefined>) {
     const numbers: Record<string, Schemas['QuantityDto']> = {};
     for (const [id, entry] of Object.entries(entries.value)) {
       if (!entry.text.trim()) continue;
-      const value = readNumber(entry.text);
-      if (value === null) problems.value[id] = `“${entry.text}” is not a number. Write it like 18 or 12.6.`;
-      else numbers[id] = { value, unit: entry.unit };
+      const read = readEntry(entry.text).entry;
+      if (!read || read.to) problems.value[id] = `${whyNot(entry.text)}. Write it like 18 or 12.6.`;
+      else numbers[id] = { value: read.from.value, unit: read.from.unit || entry.unit };
     }
     const mine = ++asked;
     if (missing.value.length || Object.keys(problems.value).length) {
@@ -103,7 +103,7 @@ export function useSum(sum: Ref<Sum | undefined>) {
         }),
       );
       for (const [id, value] of Object.entries(told.entries))
-        entries.value[id] = { text: String(Number(value.value.toPrecision(5))), unit: value.unit };
+        entries.value[id] = { text: forField(value.value, 5), unit: value.unit };
       Object.assign(picks.value, told.picks);
     } catch (error) {
       trouble.value = inWords(error);

@@ -14,7 +14,7 @@ public static class AsMeasured
     {
         var instruments = new Instruments(pump, setup, evidence);
         if (evidence.Combined(Observables.NozzleOrifice, instruments.ReadSigma) is { } orifice)
-            setup = setup.With(Nozzle.FromOrifice(new Length(orifice.Value), setup.Liquid.Density(setup.Temperature)));
+            setup = setup.With(setup.Nozzle.Measured(new Length(orifice.Value), setup.Liquid.Density(setup.Temperature)));
         return Expectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null, condition);
     }
 }

@@ -16,7 +16,12 @@ public enum Mend
 /// <param name="What">Name of an observable, or of something read beside them: <see cref="AsTaken.Beside"/>.</param>
 /// <param name="To">Upper end, where a range was told: "28 to 46".</param>
 /// <param name="Source">What it is called by whoever told it.</param>
-public sealed record TakenReading(string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source);
+/// <param name="Field">The field to name in a refusal, where that is not the source.</param>
+public sealed record TakenReading(string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source, string? Field = null)
+{
+    /// <summary>Middle of a range, SI; the value itself where none was told.</summary>
+    public double Middle => To is { } to ? (Value.Si + to.Si) / 2 : Value.Si;
+}
 
 /// <summary>
 /// Readings as they are really taken become evidence: a range is a mean and a swing, a gauge off zero is corrected and
@@ -25,6 +30,12 @@ public sealed record TakenReading(string What, Amount Value, Amount? To, double?
 public static class AsTaken
 {
     public const string AtRest = "gauge-at-rest";
+
+    /// <summary>Seconds that a stroke of an end takes.</summary>
+    public const string StrokeLeft = "stroke-left";
+    public const string StrokeRight = "stroke-right";
+
+    /// <summary>Strokes a minute of an end, as they were once told. The ends alternate, so the two are always equal: they count as nothing.</summary>
     public const string StrokesLeft = "strokes-left";
     public const string StrokesRight = "strokes-right";
     public const string Fall = "pressure-fall";
@@ -34,6 +45,9 @@ public static class AsTaken
     // A tenth of the pressure lost in a minute is more than a hose gives back by itself (common practice, no source).
     private const double BleedsShare = 0.1;
     private const double Clear = 2;
+
+    // A stroke by the watch, several timed in a row (common practice, no source).
+    private const double WatchShare = 0.03;
 
     // A supply is warmer than told by more than a thermometer and the day make of it; a motor's efficiency and power factor
     // at part load are known to a quarter (both common practice, no source).
@@ -46,26 +60,24 @@ public static class AsTaken
     public static readonly IReadOnlyList<(string Id, string Name, QuantityKind Kind, string Place)> Beside =
     [
         (AtRest, "Gauge at rest, vented", QuantityKind.GaugePressure, "gauge"),
-        (Fall, "Fall in a minute, outlet closed", QuantityKind.GaugePressure, "gauge"),
+        (Fall, "Fall of the hose side in a minute, outlet closed", QuantityKind.GaugePressure, "gauge"),
         (Amps, "Current of the motor", QuantityKind.Current, "crank"),
         (SupplyTemperature, "Temperature of the supply", QuantityKind.Temperature, "supply"),
-        (StrokesLeft, "Strokes of the left end", QuantityKind.RotationalSpeed, "crank"),
-        (StrokesRight, "Strokes of the right end", QuantityKind.RotationalSpeed, "crank"),
+        (StrokeLeft, "A stroke of the left end", QuantityKind.Duration, "crank"),
+        (StrokeRight, "A stroke of the right end", QuantityKind.Duration, "crank"),
+        (StrokesLeft, "Strokes a minute of the left end", QuantityKind.RotationalSpeed, "crank"),
+        (StrokesRight, "Strokes a minute of the right end", QuantityKind.RotationalSpeed, "crank"),
     ];
 
-    /// <summary>The only arrangements on which it can be read; empty where every pump has it. Ends are an intensifier's.</summary>
-    public static IReadOnlyList<Arrangement> Only(string id) => id is StrokesLeft or StrokesRight ? [Arrangement.Intensifier] : [];
-
-    /// <summary>True where it can be read on this pump.</summary>
-    public static bool Fits(string id, ReciprocatingPump pump) => Only(id) is not { Count: > 0 } only || only.Contains(pump.Arrangement);
+    /// <summary>True for what is still accepted and readable but no longer asked for.</summary>
+    public static bool Retired(string id) => id is StrokesLeft or StrokesRight;
 
     /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
     public static Evidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
         foreach (var one in taken)
         {
-            if (!Fits(one.What, pump))
-                throw new ImpossibleInputException($"{one.Source}.quantity", one.What, "what can be read on this pump; strokes of an end are an intensifier's");
+            EvidenceRules.CheckThere(one.What, pump, setup, $"{one.Field ?? one.Source}.quantity");
             Refuse(one);
         }
 
@@ -74,7 +86,7 @@ public static class AsTaken
         TakenReading[] standing = [.. taken.Where(t => !mended || t.At == Mend.After)];
         var instruments = new Instruments(pump, setup, Diagnosis.Evidence.None);
         var dial = instruments.SigmaAt(Observables.Pressure, 0);
-        double? rest = standing.Any(t => t.What == AtRest) ? standing.Where(t => t.What == AtRest).Average(t => t.Value.Si) : null;
+        double? rest = standing.Any(t => t.What == AtRest) ? standing.Where(t => t.What == AtRest).Average(t => t.Middle) : null;
         var readings = new List<Reading>();
         foreach (var one in standing)
         {
@@ -92,6 +104,8 @@ public static class AsTaken
     {
         if (rest is { } off && Math.Abs(off) > Clear * dial && taken.Last(t => t.What == AtRest) is var gauge)
             yield return new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.");
+        if (taken.LastOrDefault(t => Retired(t.What)) is { } strokes)
+            yield return new EvidenceNote(strokes.Source, "Strokes a minute of an end say nothing: the ends alternate, so both are always equal. Time one stroke of each end in seconds.");
         if (setup.Voltage is null && taken.LastOrDefault(t => t.What == Amps) is { } amps)
             yield return new EvidenceNote(amps.Source, $"{amps.Value.Text(amps.Unit)} say nothing yet: tell the voltage of the motor with the pump.");
     }
@@ -103,12 +117,16 @@ public static class AsTaken
         {
             AtRest => (-1e5, 6.5e8, "−1 to 6500 bar"),
             Fall => (0, 6.5e8, "0 to 6500 bar"),
+            StrokeLeft or StrokeRight => (0.02, 3600, "0.02 to 3600 s"),
             StrokesLeft or StrokesRight => (0, 100.0, "0 to 6000 a minute"),
             Amps => (0, 5000, "0 to 5000 A"),
             SupplyTemperature => (253.15, 473.15, "−20 to 200 °C"),
             _ => (double.NegativeInfinity, double.PositiveInfinity, ""),
         };
-        Guard.Within($"{one.Source}.value", one.Value.Si, least, most, one.Value.Text(one.Unit), $"{Beside.FirstOrDefault(b => b.Id == one.What).Name?.ToLowerInvariant()} of {accepted}");
+        var what = Beside.FirstOrDefault(b => b.Id == one.What).Name?.ToLowerInvariant();
+        Guard.Within($"{one.Field ?? one.Source}.value", one.Value.Si, least, most, one.Value.Text(one.Unit), $"{what} of {accepted}");
+        if (one.To is { } to)
+            Guard.Within($"{one.Field ?? one.Source}.to", to.Si, least, most, to.Text(one.Unit), $"{what} of {accepted}");
     }
 
     private static IEnumerable<Reading> Of(TakenReading one, Observable what, double? rest, double dial)
@@ -139,7 +157,7 @@ public static class AsTaken
 
     private static double Corrected(TakenReading one, double value, double off) => value - off >= -AirPa
         ? value - off
-        : throw new ImpossibleInputException(one.Source, $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest", "no less than what the gauge shows at rest");
+        : throw new ImpossibleInputException(one.Field ?? one.Source, $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest", "no less than what the gauge shows at rest");
 
     // What a number says of a question, where nobody answered that question in words.
     private static IEnumerable<CueFact> Said(ReciprocatingPump pump, Setup setup, TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
@@ -152,19 +170,20 @@ public static class AsTaken
             yield return new CueFact("gauge-after-venting", "zero", Source: Last(AtRest)!.Source);
         if (Last(Fall) is { } fall && Open("closed-outlet"))
         {
-            var stood = taken.LastOrDefault(t => t.What == Observables.Pressure.Id)?.Value.Si ?? 0;
-            yield return new CueFact("closed-outlet", fall.Value.Si > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
+            var stood = taken.LastOrDefault(t => t.What == Observables.Pressure.Id)?.Middle ?? 0;
+            yield return new CueFact("closed-outlet", fall.Middle > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
         }
 
         if (Last(SupplyTemperature) is { } warm && Open("supply-temperature-felt"))
-            yield return new CueFact("supply-temperature-felt", warm.Value.Si - setup.Temperature.Si > WarmerK ? "warmer" : "as-told", Source: warm.Source);
+            yield return new CueFact("supply-temperature-felt", warm.Middle - setup.Temperature.Si > WarmerK ? "warmer" : "as-told", Source: warm.Source);
         if (Last(Amps) is { } amps && Open("motor-load") && Load(pump, setup, taken, rest ?? 0) is { } load)
-            yield return new CueFact("motor-load", amps.Value.Si > load * (1 + LoadShare) ? "more" : amps.Value.Si < load * (1 - LoadShare) ? "less" : "fits", Source: amps.Source);
-        if (Last(StrokesLeft) is { } left && Last(StrokesRight) is { } right && Open("stroke-timing"))
+            yield return new CueFact("motor-load", amps.Middle > load * (1 + LoadShare) ? "more" : amps.Middle < load * (1 - LoadShare) ? "less" : "fits", Source: amps.Source);
+        if (Last(StrokeLeft) is { } left && Last(StrokeRight) is { } right && Open("stroke-timing"))
         {
-            var ratio = left.Value.Si / Math.Max(right.Value.Si, 1e-9);
-            var apart = Clear * Math.Sqrt(2) * Instruments.BucketShare;
-            yield return Math.Abs(ratio - 1) <= apart
+            // The end that needs less time is the fast one.
+            var ratio = right.Middle / left.Middle;
+            var apart = Clear * Math.Sqrt(2) * WatchShare;
+            yield return Math.Abs(Math.Log(ratio)) <= apart
                 ? new CueFact("stroke-timing", "alike", Source: left.Source)
                 : new CueFact("stroke-timing", "fast", ratio > 1 ? 1 : 2, Source: ratio > 1 ? left.Source : right.Source);
         }
@@ -175,8 +194,8 @@ public static class AsTaken
     {
         if (setup.Voltage is not { } volts || taken.LastOrDefault(t => t.What == Observables.Pressure.Id) is not { } gauge)
             return null;
-        var pressure = (gauge.To is { } to ? (gauge.Value.Si + to.Si) / 2 : gauge.Value.Si) - rest;
-        var flow = taken.LastOrDefault(t => t.What == Observables.NozzleFlow.Id)?.Value.Si ?? Expectation.Of(pump, setup).Point.SupplyFlow;
+        var pressure = gauge.Middle - rest;
+        var flow = taken.LastOrDefault(t => t.What == Observables.NozzleFlow.Id)?.Middle ?? Expectation.Of(pump, setup).Point.SupplyFlow;
         return pressure > 0 ? PowerRules.ThreePhaseCurrent(PowerRules.Shaft(PowerRules.Hydraulic(pressure, flow)), volts.Si) : null;
     }
 }

@@ -24,6 +24,10 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     private const double Floor = 1e-3;
     private readonly ConcurrentDictionary<CueFact, IReadOnlyList<CueAtom>> known = new();
     private readonly ConcurrentDictionary<string, double[]> strengths = new();
+    private readonly Fitting fittings = Fittings.Of(pump, setup);
+
+    /// <summary>About as many bytes as it holds by now.</summary>
+    public long Bytes => sizeof(double) * (long)hypotheses.Count * (known.Values.Sum(k => k.Count) + strengths.Count);
 
     /// <summary>Every answer that could be given to a cue on this pump.</summary>
     public IReadOnlyList<CueFact> Possible(Cue cue) => [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
@@ -31,6 +35,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
     {
+        fact = catalogue.Current(fact);
         var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null, Source = null, Stream = false, When = Dripping.Unsaid, At = Mend.None };
         if (known.TryGetValue(key, out var atoms))
             return atoms;
@@ -72,23 +77,22 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     public CueWord? Drip(int hypothesis, CueFact fact)
     {
         var cue = catalogue.Cue(fact.Cue)!;
-        var answer = cue.Answers.First(a => a.Id == fact.Answer);
-        if (!Own(hypotheses[hypothesis], answer, fact.Cylinder, fact.Side) && fact.Cylinder is not null)
-            return null;
-        return Words(hypotheses[hypothesis], cue).FirstOrDefault(w => w.Answer == fact.Answer && EvidenceWords.Likelihood(w.Word) > cue.Baseline);
+        var answer = cue.Answer(fact.Answer)!;
+        return Words(hypotheses[hypothesis], cue).FirstOrDefault(w =>
+            w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > cue.Baseline && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, fact.Cylinder, fact.Side)));
     }
 
-    private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, setup) ? cue.Answers.Where(a => Catalogue.Fits(a, pump, setup)) : [];
+    private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, fittings) ? cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, pump, fittings)) : [];
 
     /// <summary>Checks an answer against catalogue and pump.</summary>
     private (Cue Cue, CueAnswer Answer) Refuse(CueFact fact)
     {
         var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
-        var answer = cue.Answers.FirstOrDefault(a => a.Id == fact.Answer)
-            ?? throw new ImpossibleInputException("cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Select(a => a.Id)));
-        if (!Catalogue.Fits(cue, pump, setup))
-            throw new ImpossibleInputException("cues.cue", cue.Id, $"what can be seen on this pump: {string.Join(", ", catalogue.Cues.Where(c => Catalogue.Fits(c, pump, setup)).Select(c => c.Id))}");
-        if (!Catalogue.Fits(answer, pump, setup))
+        var answer = cue.Answer(fact.Answer)
+            ?? throw new ImpossibleInputException("cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Where(a => !a.Retired).Select(a => a.Id)));
+        if (!Catalogue.Fits(cue, pump, fittings))
+            throw new ImpossibleInputException("cues.cue", cue.Id, $"what can be seen on this pump: {string.Join(", ", catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, fittings)).Select(c => c.Id))}");
+        if (!Catalogue.Fits(answer, pump, fittings))
             throw new ImpossibleInputException("cues.answer", $"“{answer.Text}” for {cue.Id}", $"what can be seen on this pump: {string.Join(", ", Answers(cue).Select(a => a.Id))}");
         if (fact.Cylinder is { } k && (k < 1 || k > pump.Cylinders))
             throw new ImpossibleInputException("cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
@@ -113,23 +117,30 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             : cylinders.Select(k => ((int?)k, (Side?)null));
     }
 
-    private static bool Own(Hypothesis h, CueAnswer answer, int? cylinder, Side? side)
+    // A word speaks of the place where its fault sits, or of the other end; a fault of the whole pump shows at every place alike.
+    private static bool Own(Hypothesis h, CueWord word, CueAnswer answer, int? cylinder, Side? side)
     {
         if (answer.At == AnswerPlace.None)
             return true;
-        return h.Cylinder == cylinder && (side is null || h.Side is null || h.Side == side);
+        return (word.OtherEnd ? h.Cylinder != cylinder : h.Cylinder == cylinder) && (side is null || h.Side is null || h.Side == side);
     }
 
-    private static CueWord[] Words(Hypothesis h, Cue cue) =>
-        [.. h.Fault.Cues.Where(w => w.Cue == cue.Id && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase)))];
+    private CueWord[] Words(Hypothesis h, Cue cue) =>
+    [
+        .. h.Fault.Cues.Where(w => w.Cue == cue.Id && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase)) && Catalogue.Fits(w, pump, fittings)),
+    ];
 
     // Every answer at every place, with its chance where no fault has anything to say.
     private (CueAnswer Answer, int? Cylinder, Side? Side, double Baseline)[] Cells(Cue cue)
     {
         var healthy = cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually);
-        var others = Answers(cue).Count() - 1;
-        return [.. Answers(cue).SelectMany(a => Places(a).Select(p => (a, p.Cylinder, p.Side, a.Healthy ? healthy : (1 - healthy) / others / Places(a).Count())))];
+        var aside = Aside(cue);
+        var others = Answers(cue).Where(a => !a.Healthy && a.Aside is null).Sum(a => a.Share);
+        return [.. Answers(cue).SelectMany(a => Places(a).Select(p => (a, p.Cylinder, p.Side, a.Aside ?? ((1 - aside) * (a.Healthy ? healthy : (1 - healthy) * a.Share / others / Places(a).Count())))))];
     }
+
+    // How often something beside the matter is all that was looked at.
+    private double Aside(Cue cue) => Answers(cue).Sum(a => a.Aside ?? 0);
 
     private CueAtom Choice(Cue cue, CueAnswer answer, CueFact fact)
     {
@@ -151,11 +162,16 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             var told = new double[cells.Length];
             for (var i = 0; i < cells.Length; i++)
             {
-                var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id);
-                told[i] = word is not null && Own(hypotheses[h], cells[i].Answer, cells[i].Cylinder, cells[i].Side) ? EvidenceWords.Likelihood(word.Word) : -1;
+                var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id && Own(hypotheses[h], w, cells[i].Answer, cells[i].Cylinder, cells[i].Side));
+                told[i] = word is not null ? EvidenceWords.Likelihood(word.Word) : cells[i].Answer.Aside ?? -1;
             }
 
-            var left = 1 - told.Where(t => t >= 0).Sum();
+            // What is looked at beside the matter takes its share first, unless this fault says otherwise of it.
+            var share = 1 - cells.Where(c => c.Answer.Aside is not null && words.All(w => w.Answer != c.Answer.Id)).Sum(c => c.Baseline);
+            for (var i = 0; i < cells.Length; i++)
+                if (told[i] >= 0 && cells[i].Answer.Aside is null)
+                    told[i] *= share;
+            var left = Math.Max(0, 1 - told.Where(t => t >= 0).Sum());
             var silent = Enumerable.Range(0, cells.Length).Where(i => told[i] < 0).Sum(i => baseline[i]);
             full[h] = wanted.Sum(i => told[i] >= 0 ? told[i] : silent > 0 ? left * baseline[i] / silent : 0);
         }
@@ -169,12 +185,12 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var atoms = new List<CueAtom>();
         foreach (var place in Answers(cue).Where(a => !a.Healthy && (answer.Healthy || a == answer)))
         {
-            foreach (var (cylinder, side) in Places(place).Where(p => fact.Cylinder is null || p.Cylinder == fact.Cylinder))
+            foreach (var (cylinder, side) in Places(place).Where(p => (fact.Cylinder is null || p.Cylinder == fact.Cylinder) && (fact.Side is null || p.Side is null || p.Side == fact.Side)))
             {
                 var full = hypotheses.Select(h =>
                 {
-                    var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id);
-                    var yes = word is not null && Own(h, place, cylinder, side) ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
+                    var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id && Own(h, w, place, cylinder, side));
+                    var yes = word is not null ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
                     return dry ? 1 - yes : yes;
                 }).ToArray();
                 atoms.Add(new CueAtom(dry ? 1 - cue.Baseline : cue.Baseline, full, !dry));

@@ -18,10 +18,16 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     private const double WorthTelling = 0.01;
     private const int MostPairs = 5;
 
+    /// <summary>About as many bytes as are remembered of pumps asked about before.</summary>
+    public long RememberedBytes => prepared.Bytes;
+
+    /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
+    public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, Evidence.None);
+
     /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
     {
-        var bench = Lay(pump, setup, evidence, limits);
+        var bench = Lay(pump, setup, ref evidence, limits);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);
         var next = new NextChecks(bench, posterior, limits ?? Limits.None);
@@ -39,20 +45,23 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             PairsOf(bench, posterior),
             posterior.Probability.Skip(bench.Hypotheses.Count).Sum(),
             next.OpenNow(checks),
-            next.Rival(suspects, checks));
+            next.Rival(suspects, checks),
+            bench.StopNow);
     }
 
     /// <summary>The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.</summary>
     public PlanStep? Plan(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits = null)
     {
-        var bench = Lay(pump, setup, evidence, limits);
+        var bench = Lay(pump, setup, ref evidence, limits);
         return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
     }
 
-    private Workbench Lay(ReciprocatingPump pump, Setup setup, Evidence evidence, Limits? limits)
+    // Checked as it was told; answers then go by the names they have now, and those that count as nothing are left out.
+    private Workbench Lay(ReciprocatingPump pump, Setup setup, ref Evidence evidence, Limits? limits)
     {
         limits?.Check(catalogue);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
+        evidence = evidence with { Cues = [.. evidence.Cues.Where(catalogue.Counts).Select(catalogue.Current)] };
         return new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
     }
 
@@ -89,7 +98,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             {
                 var kn = setup.Nozzle.Coefficient;
                 var band = 2 * setup.Nozzle.RelativeSigma;
-                (expected, low, high) = (Nozzle.OrificeOfCoefficient(kn, density), Nozzle.OrificeOfCoefficient(kn * (1 - band), density), Nozzle.OrificeOfCoefficient(kn * (1 + band), density));
+                (expected, low, high) = (setup.Nozzle.OrificeOf(kn, density), setup.Nozzle.OrificeOf(kn * (1 - band), density), setup.Nozzle.OrificeOf(kn * (1 + band), density));
             }
             else if (what == Observables.Speed)
             {
@@ -98,7 +107,8 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             }
             else
             {
-                var figure = expectation[what.Id];
+                if (expectation.Figures.FirstOrDefault(f => f.Id == what.Id) is not { } figure)
+                    continue;
                 (expected, low, high) = (figure.Value.Si, figure.Low.Si, figure.High.Si);
             }
 

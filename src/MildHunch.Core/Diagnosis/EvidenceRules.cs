@@ -16,7 +16,11 @@ public static class EvidenceRules
         Guard.Within("readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} readings");
         Guard.Within("cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} cues");
         for (var i = 0; i < evidence.Readings.Count; i++)
+        {
+            CheckThere(evidence.Readings[i].What.Id, pump, setup, $"readings[{i}].quantity");
             Check(evidence.Readings[i], $"readings[{i}].value");
+        }
+
         foreach (var id in evidence.Contexts)
         {
             var context = catalogue.Context(id) ?? throw new ImpossibleInputException("context", $"“{id}”", string.Join(", ", catalogue.Contexts.Select(c => c.Id)));
@@ -43,7 +47,7 @@ public static class EvidenceRules
         }
 
         foreach (var id in evidence.CouldNot)
-            if (!Answerable(catalogue)(id))
+            if (id is null || !Answerable(catalogue)(id))
                 throw new ImpossibleInputException("couldNot", $"“{id}”", "a cue or a quantity");
 
         for (var i = 0; i < evidence.Cues.Count; i++)
@@ -51,10 +55,33 @@ public static class EvidenceRules
             var fact = evidence.Cues[i];
             var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException($"cues[{i}].cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
             _ = new CueModel(catalogue, pump, setup, []).Atoms(fact);
-            if (cue.Kind == "choice" && evidence.Cues.Any(c => c != fact && c.Cue == fact.Cue))
-                throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", "one answer; take the other back first");
+            if (evidence.Cues.Take(i).Any(c => c.Cue == fact.Cue && Exclude(cue, catalogue.Current(c), catalogue.Current(fact))))
+                throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", cue.ByPlace ? "one answer a place; take the other back first" : "one answer; take the other back first");
         }
     }
+
+    /// <summary>
+    /// True where two answers to one question cannot both stand: any two where it has one answer; what speaks of the same place,
+    /// or of all places, where each has its own.
+    /// </summary>
+    public static bool Exclude(Cue cue, CueFact one, CueFact other)
+    {
+        if (!cue.ByPlace || Everywhere(cue, one) || Everywhere(cue, other))
+            return true;
+        var samePlace = one.Cylinder == other.Cylinder && one.Side == other.Side;
+        return samePlace && (one.Answer == other.Answer || (cue.Reveals && one.Cylinder is not null));
+    }
+
+    /// <summary>Throws <see cref="ImpossibleInputException"/> for a quantity that this set-up does not have.</summary>
+    public static void CheckThere(string quantity, ReciprocatingPump pump, Setup setup, string field)
+    {
+        if (Readable.On(quantity, pump, setup))
+            return;
+        throw new ImpossibleInputException(field, quantity, $"what this pump has: {Readable.Of(quantity).Instead}");
+    }
+
+    // "Dry everywhere", "all tight": said of every place at once, unless the answer is told place by place.
+    private static bool Everywhere(Cue cue, CueFact fact) => cue.Answer(fact.Answer) is { } answer && answer.At == AnswerPlace.None && (answer.Healthy || answer.Aside is not null);
 
     /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>
     public static Func<string, bool> Answerable(Catalogue catalogue) =>

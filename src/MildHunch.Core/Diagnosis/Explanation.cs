@@ -1,6 +1,5 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics;
-using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Diagnosis;
@@ -119,7 +118,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, Expectat
 
     // A modelled value in the unit of the reading, without naming it again.
     private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.Told.FromSi(
-        reading.What == Observables.NozzleOrifice ? Nozzle.OrificeOfCoefficient(modelled, bench.Setup.Liquid.Density(bench.Setup.Temperature).Si) : modelled));
+        reading.What == Observables.NozzleOrifice ? bench.Setup.Nozzle.OrificeOf(modelled, bench.Setup.Liquid.Density(bench.Setup.Temperature).Si) : modelled));
 
     private string Sentence(EvidenceItem item, Fault fault, int hypothesis, int severity)
     {

@@ -36,9 +36,12 @@ public sealed class HypothesisSet
         var history = new ShopHistory(catalogue, pump, setup, evidence.Found);
         var effects = new List<string>();
         var raw = new List<Hypothesis>();
-        foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
+        var fittings = Fittings.Of(pump, setup);
+        foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, fittings)).Select(f => f.On(pump)))
         {
             var weight = history.WeightOf(fault);
+            foreach (var where in fault.WeightWhere.Where(w => w.Fitted.All(f => (fittings & Fittings.Find(f)!.Value) != 0)))
+                weight *= where.Multiply;
             foreach (var id in evidence.Contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);
             Side?[] sides = fault.Location == FaultLocation.Cavity ? [Side.Inlet, Side.Discharge] : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];

@@ -45,7 +45,7 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence ev
     /// <summary>The reading as the model predicts it: an orifice becomes the Kn it would have.</summary>
     public double Modelled(Reading reading) =>
         reading.What == Observables.NozzleOrifice
-            ? Nozzle.CoefficientOfOrifice(reading.Value.Si, setup.Liquid.Density(setup.Temperature).Si)
+            ? setup.Nozzle.CoefficientOf(reading.Value.Si, setup.Liquid.Density(setup.Temperature).Si)
             : reading.Value.Si;
 
     /// <summary>Sigma that a reading yet to be taken would have, around a predicted value.</summary>
@@ -62,7 +62,7 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence ev
         return evidence.Cues.FirstOrDefault(c => c.Cue == "needle")?.Answer switch
         {
             "swings" => -0.5,
-            "flutters" => -0.15,
+            "hunts" => -0.15,
             _ => double.NaN,
         };
     }

@@ -42,14 +42,22 @@ public sealed class LeakRates
     private static readonly double Wide = Math.Log(3);
     private static readonly double Counted = Math.Sqrt((Wide * Wide) + (CountingShare * CountingShare));
     private static readonly (double Share, double Log)[] Idle = [(1, Math.Log(IdleDrops))];
+    // From a tenth of a cylinder on the floor it is a stream that somebody should have seen (handbook 3).
+    private const double StreamShare = 0.1;
+    private readonly double streamLog;
     private readonly (double Share, double Log)[]?[] byEffect;
     private readonly Setup setup;
 
     public LeakRates(IPumpModel model, PredictionTable table, SeverityBins bins)
     {
         setup = model.Setup;
+        var sound = model.Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+        streamLog = Math.Log(Math.Max(1, StreamShare * sound.DisplacedFlow / model.Pump.Cylinders * DropsPerM3 * 60));
         byEffect = [.. table.Effects.Select((e, i) => SeverityPrior.Drips(e, 1, model.Pump) ? Sized(model, e, bins.Prior[i]) : null)];
     }
+
+    /// <summary>True where an effect at this fine severity runs to the floor in a stream.</summary>
+    public bool Streams(int effect, int fine) => byEffect[effect] is { } sizes && sizes[fine * Sizes / PredictionTable.Fine].Log >= streamLog;
 
     /// <summary>Drops a minute that run out of a pump in this condition.</summary>
     public static double DropsOf(IPumpModel model, in Condition condition) =>

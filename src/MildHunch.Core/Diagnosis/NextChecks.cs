@@ -11,7 +11,7 @@ namespace MildHunch.Core.Diagnosis;
 internal sealed class NextChecks
 {
     private const double WorthDoing = 0.004;
-    private const int MostOffered = 12;
+    private const int MostOffered = 16;
     private readonly Workbench bench;
     private readonly Posterior posterior;
     private readonly Limits limits;
@@ -62,16 +62,39 @@ internal sealed class NextChecks
         return new Rival(second, best.Check, best.Answer.Text, best.Answer.Probability);
     }
 
-    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Where(c => Fits(c) && limits.Allow(c) && !Answered(c) && !done.Contains(c) && Called(c));
+    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Select(c => c.On(bench.Pump)).Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && done.All(d => d.Id != c.Id) && Called(c));
 
-    private bool Fits(Check check) => Catalogue.Fits(check, bench.Pump, bench.Setup) && (check.Cue is not { } cue || Catalogue.Fits(bench.Catalogue.Cue(cue)!, bench.Pump, bench.Setup));
+    private bool Fits(Check check) =>
+        Catalogue.Fits(check, bench.Pump, bench.Fittings)
+        && (check.Cue is not { } cue || Catalogue.Fits(bench.Catalogue.Cue(cue)!, bench.Pump, bench.Fittings))
+        && (check.Reading is not { } reading || Catalogue.Fits(Readable.Of(reading), bench.Pump, bench.Fittings));
+
+    // At a stop sign the pump runs no more; a shut outlet needs a control that works, and none that may be stuck.
+    private bool Safe(Check check) =>
+        !(check.Running && bench.StopNow.Count > 0)
+        && !(check.OutletShut && bench.Setup.State != ControlState.Working)
+        && (check.NotWhile is not { } not || ShareOf(not.Fault) < not.Probability);
+
+    private double ShareOf(string fault)
+    {
+        var share = 0.0;
+        for (var row = 0; row < bench.Contenders.Count; row++)
+        {
+            var (first, second) = bench.Contenders.Parts(row);
+            if (bench.Hypotheses[first].Fault.Id == fault || (second is { } other && bench.Hypotheses[other].Fault.Id == fault))
+                share += posterior.Probability[row];
+        }
+
+        return share;
+    }
 
     private bool Answered(Check check) => bench.CouldNot.Any(c => c == check.Cue || c == check.Reading) || bench.Items.Any(i =>
         (i.Cue is not null && i.Cue.Cue == check.Cue) || (i.Reading is { } r && (r.What.Id == check.Reading || check.Also.Contains(r.What.Id))));
 
     // What only makes sense after some answer, or where another check cannot be done.
     private bool Called(Check check) =>
-        (check.After is not { } after || bench.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
+        check.Proved.All(any => bench.Items.Any(i => any.Contains(i.Cue?.Cue ?? i.Reading!.What.Id)))
+        && (check.After is not { } after || bench.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
         && (check.InsteadOf is not { } other || (bench.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
 
     private NextCheck Try(Check check)
@@ -92,7 +115,7 @@ internal sealed class NextChecks
         foreach (var fact in facts)
         {
             var (chance, after) = foretelling.After(bench.Item(fact));
-            var answer = cue.Answers.First(a => a.Id == fact.Answer);
+            var answer = cue.Answer(fact.Answer)!;
             var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
             sum += chance;
             answers.Add((new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }, standing.Entropy(after), repair.Expected(after)));
@@ -130,7 +153,7 @@ internal sealed class NextChecks
     }
 
     private double Shown(Observable what, double modelled) => what == Observables.NozzleOrifice
-        ? Nozzle.OrificeOfCoefficient(Math.Max(modelled, 1e-12), bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
+        ? bench.Setup.Nozzle.OrificeOf(Math.Max(modelled, 1e-12), bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
         : modelled;
 
     private static string Band(Observable what, double? from, double? to)

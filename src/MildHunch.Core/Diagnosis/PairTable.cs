@@ -40,6 +40,9 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     /// <summary>Fine severity in the middle of a side's cell.</summary>
     public static int FineOf(int side) => ((2 * side) + 1) * PredictionTable.Fine / (2 * PairRows.Side);
 
+    /// <summary>About as many bytes as it holds by now.</summary>
+    public long Bytes => sizeof(double) * ((known.Count * PairRows.Cells * ((4L * Observables.Count) + singles.SoftCount)) + (solved.Count * (long)Observables.Count * Nodes * Nodes));
+
     public PairRows For(int first, int second, bool sameCylinder) => known.GetOrAdd((first, second, sameCylinder || model.Pump.Cylinders == 1), key => Make(key.Item1, key.Item2, key.Item3));
 
     private PairRows Make(int first, int second, bool same)

@@ -78,6 +78,9 @@ public sealed class PredictionTable
 
     public int SoftCount => softCount;
 
+    /// <summary>About as many bytes as it holds.</summary>
+    public long Bytes => sizeof(double) * Fine * (4L * mean.Length);
+
     /// <summary>
     /// False where only the swing hangs on the softness of the outlet: every balanced pump of three cylinders and more,
     /// whose mean pressure stiffness moves by half a per cent at the most (handbook 2).

@@ -14,7 +14,7 @@ public static class Sentences
     public static string Tag(Catalogue catalogue, CueFact fact)
     {
         var cue = catalogue.Cue(fact.Cue)!;
-        var said = cue.Answers.First(a => a.Id == fact.Answer).Tag is { } tag
+        var said = cue.Answer(fact.Answer)!.Tag is { } tag
             ? $"{tag.Replace("{k}", fact.Cylinder?.ToString(CultureInfo.InvariantCulture) ?? "", StringComparison.Ordinal).Trim()}{(fact.DropsPerMinute is 0 ? " dry" : Drops(fact))}"
             : Answer(catalogue, fact);
         return $"{cue.Short} {said}".Trim();
@@ -28,7 +28,7 @@ public static class Sentences
 
     private static string Answer(Catalogue catalogue, CueFact fact)
     {
-        var answer = catalogue.Cue(fact.Cue)!.Answers.First(a => a.Id == fact.Answer);
+        var answer = catalogue.Cue(fact.Cue)!.Answer(fact.Answer)!;
         return $"{Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{Drops(fact)}";
     }
 

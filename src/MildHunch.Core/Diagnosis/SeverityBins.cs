@@ -11,9 +11,17 @@ public sealed class SeverityBins
     /// <summary>Steps of noticeability that a fault has where it is one of two.</summary>
     public const int Levels = 3;
 
+    /// <summary>How often a stream to the floor goes unmentioned where nobody looked round (handbook 3, common practice).</summary>
+    public const double Unmentioned = 0.15;
+
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
+        : this(table, pump, SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None), pump))
     {
-        Prior = SeverityPrior.Of(table, new Instruments(pump, setup, Evidence.None), pump);
+    }
+
+    private SeverityBins(PredictionTable table, ReciprocatingPump pump, double[][] prior)
+    {
+        Prior = prior;
         Notice = new double[table.Effects.Count][];
         BinOf = new int[table.Effects.Count][];
         for (var e = 0; e < Notice.Length; e++)
@@ -42,6 +50,13 @@ public sealed class SeverityBins
         for (var e = 0; e < Notice.Length; e++)
             Gather(e);
     }
+
+    /// <summary>
+    /// The same where nobody said a word of water on the floor: sizes at which it runs in a stream count so much less. A drip
+    /// that nobody mentions says nothing.
+    /// </summary>
+    public SeverityBins Unsaid(PredictionTable table, ReciprocatingPump pump, LeakRates leaks) => new(
+        table, pump, [.. Prior.Select((row, e) => row.Select((p, s) => leaks.Streams(e, s) ? Unmentioned * p : p).ToArray())]);
 
     /// <summary>Level of a noticeability.</summary>
     public static int LevelOf(double notice) => notice >= 1 ? 2 : notice >= 0.5 ? 1 : 0;

@@ -72,7 +72,8 @@ public sealed record Verdict(
     IReadOnlyList<PairShare> Pairs,
     double TwoAtOnce,
     OpenNow OpenNow,
-    Rival? Rival)
+    Rival? Rival,
+    IReadOnlyList<StopNow> StopNow)
 {
     /// <summary>The likeliest fault.</summary>
     public Suspect Leader => Suspects[0];

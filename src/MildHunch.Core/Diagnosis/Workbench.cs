@@ -26,10 +26,16 @@ internal sealed class Workbench
         Catalogue = catalogue;
         Pump = pump;
         Setup = setup;
+        Fittings = Pumps.Fittings.Of(pump, setup);
         readings = evidence.Readings;
         CouldNot = evidence.CouldNot;
+        StopNow = StopSigns.In(catalogue, evidence.Cues);
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence).All;
-        (_, Table, PairTable, Bins, Cues, LeakRates) = prepared;
+        (Table, PairTable, Cues, LeakRates) = (prepared.Table, prepared.Pairs, prepared.Cues, prepared.Leaks);
+
+        // Silence tells too: where nobody looked round, a stream to the floor would most often have been mentioned.
+        var silent = evidence.Readings.Count + evidence.Cues.Count > 0 && evidence.Cues.All(c => c.Cue != "leak-at");
+        Bins = silent ? prepared.Unsaid : prepared.Looked;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
@@ -58,10 +64,15 @@ internal sealed class Workbench
 
     public Setup Setup { get; }
 
+    public Fitting Fittings { get; }
+
     public IReadOnlyList<Hypothesis> Hypotheses { get; }
 
     /// <summary>Cues and quantities that were tried in vain.</summary>
     public IReadOnlyList<string> CouldNot { get; }
+
+    /// <summary>What was seen that must stop the pump at once.</summary>
+    public IReadOnlyList<StopNow> StopNow { get; }
 
     public PredictionTable Table { get; }
 

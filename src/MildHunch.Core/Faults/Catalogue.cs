@@ -1,6 +1,7 @@
 using System.Collections.Frozen;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Faults;
@@ -23,8 +24,10 @@ public sealed class Catalogue
     private readonly FrozenDictionary<string, Context> contextsById;
     private readonly FrozenDictionary<string, Hazard> hazardsById;
 
-    private Catalogue(IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts, IReadOnlyList<Hazard> hazards)
+    private Catalogue(
+        IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts, IReadOnlyList<Hazard> hazards, IReadOnlyList<StopSign> stopSigns)
     {
+        StopSigns = stopSigns;
         Faults = faults;
         Cues = cues;
         Checks = checks;
@@ -48,6 +51,8 @@ public sealed class Catalogue
 
     public IReadOnlyList<Hazard> Hazards { get; }
 
+    public IReadOnlyList<StopSign> StopSigns { get; }
+
     /// <summary>Every tool that some check needs.</summary>
     public IReadOnlyList<string> Tools => [.. Checks.SelectMany(c => c.Needs).Distinct().Order(StringComparer.Ordinal)];
 
@@ -59,13 +64,14 @@ public sealed class Catalogue
         return reader.ReadToEnd();
     });
 
-    /// <summary>Reads the five files by name; throws <see cref="CatalogueException"/> naming file and entry.</summary>
+    /// <summary>Reads the six files by name; throws <see cref="CatalogueException"/> naming file and entry.</summary>
     public static Catalogue Read(Func<string, string> textOf) => new(
         List<Fault>(textOf, "faults.json"),
         List<Cue>(textOf, "cues.json"),
         List<Check>(textOf, "checks.json"),
         List<Context>(textOf, "contexts.json"),
-        List<Hazard>(textOf, "hazards.json"));
+        List<Hazard>(textOf, "hazards.json"),
+        List<StopSign>(textOf, "stop-signs.json"));
 
     /// <summary>
     /// This catalogue with a shop's own entries: faults, cues, checks and contexts of the same id replace the ones that ship,
@@ -76,6 +82,8 @@ public sealed class Catalogue
         Overlay own;
         try
         {
+            using (var document = JsonDocument.Parse(text))
+                RefuseNothing(document.RootElement, "", file);
             own = JsonSerializer.Deserialize<Overlay>(text, Json) ?? new Overlay();
         }
         catch (JsonException e)
@@ -92,7 +100,27 @@ public sealed class Catalogue
             faults[at] = faults[at] with { Cues = [.. faults[at].Cues, new CueWord(word.Cue, word.Answer, word.Word, word.Side)] };
         }
 
-        return new Catalogue(faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id), Hazards);
+        return new Catalogue(faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id), Hazards, StopSigns);
+    }
+
+    // Nothing is ever null in a catalogue, and no number without end: said here, where it stands, rather than somewhere later.
+    private static void RefuseNothing(JsonElement element, string at, string file)
+    {
+        switch (element.ValueKind)
+        {
+            case JsonValueKind.Null:
+                throw new CatalogueException(file, at.Length > 0 ? at : "start", "null stands there; give a value or leave it out");
+            case JsonValueKind.Number when !element.TryGetDouble(out var number) || !double.IsFinite(number):
+                throw new CatalogueException(file, at, $"{element.GetRawText()} is no number that can be computed with");
+            case JsonValueKind.Array:
+                foreach (var (index, item) in element.EnumerateArray().Index())
+                    RefuseNothing(item, $"{at}[{index}]", file);
+                break;
+            case JsonValueKind.Object:
+                foreach (var property in element.EnumerateObject())
+                    RefuseNothing(property.Value, at.Length > 0 ? $"{at}.{property.Name}" : property.Name, file);
+                break;
+        }
     }
 
     private static List<T> Merge<T>(IReadOnlyList<T> shipped, IReadOnlyList<T> own, Func<T, string> id)
@@ -127,13 +155,16 @@ public sealed class Catalogue
     public Hazard? Hazard(string id) => hazardsById.GetValueOrDefault(id);
 
     /// <summary>True where this pump, run like this, has what the entry is about.</summary>
-    public static bool Fits(IOnlyWhere entry, ReciprocatingPump pump, Setup setup)
+    public static bool Fits(IOnlyWhere entry, ReciprocatingPump pump, Setup setup) => Fits(entry, pump, Fittings.Of(pump, setup));
+
+    /// <summary>The same where the fittings were looked up before.</summary>
+    public static bool Fits(IOnlyWhere entry, ReciprocatingPump pump, Fitting fittings)
     {
         if (entry.Requires.Count > 0 && !entry.Requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase)))
             return false;
         if (entry.Arrangements.Count > 0)
         {
-            if (!entry.Arrangements.Contains(JsonNamingPolicy.KebabCaseLower.ConvertName(pump.Arrangement.ToString())))
+            if (!entry.Arrangements.Contains(pump.Arrangement.Named()))
                 return false;
         }
         else if (pump.Arrangement == Arrangement.Intensifier && (entry is Fault { Location: not FaultLocation.None } || entry is CueAnswer { At: AnswerPlace.Cylinder or AnswerPlace.Cavity }))
@@ -141,8 +172,14 @@ public sealed class Catalogue
             return false;
         }
 
-        return entry.Fitted.All(part => part == "dampener" ? setup.Dampener is not null : setup.Injector is not null);
+        return entry.Fitted.All(part => Fittings.Find(part) is { } needed && (fittings & needed) != 0);
     }
+
+    /// <summary>An answer under the name it has now; as it is where nobody knows it.</summary>
+    public CueFact Current(CueFact fact) => Cue(fact.Cue)?.Answer(fact.Answer) is { } answer && answer.Id != fact.Answer ? fact with { Answer = answer.Id } : fact;
+
+    /// <summary>False for an answer that counts as nothing any more.</summary>
+    public bool Counts(CueFact fact) => Cue(fact.Cue)?.Answer(fact.Answer) is not { Retired: true };
 
     private static List<T> List<T>(Func<string, string> textOf, string file)
     {

@@ -29,15 +29,26 @@ public interface IOnlyWhere
     /// <summary>Arrangements that have the part.</summary>
     IReadOnlyList<string> Arrangements { get; }
 
-    /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
+    /// <summary>What must stand on or around the pump, all of it: names of <see cref="Fitting"/>.</summary>
     IReadOnlyList<string> Fitted { get; }
 }
 
-/// <summary>One evidence word: how often this fault gives this answer; on one side only where it says so.</summary>
+/// <summary>One evidence word: how often this fault gives this answer; on one side, or on some pumps, only where it says so.</summary>
 /// <param name="Drops">Drops a minute it typically lets out there, where the model does not compute it.</param>
 /// <param name="Standing">How often what drips there also drips while the pump stands; half the time where nothing is said.</param>
 /// <param name="Fed">True where it drips standing only from a pressurised supply.</param>
-public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false);
+/// <param name="OtherEnd">True where it shows at the other end of an intensifier.</param>
+public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false, bool OtherEnd = false) : IOnlyWhere
+{
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    public IReadOnlyList<string> Fitted { get; init; } = [];
+}
+
+/// <summary>How much likelier a fault is on pumps that have all of this.</summary>
+public sealed record WeightWhere(IReadOnlyList<string> Fitted, double Multiply);
 
 /// <summary>Weibull life of a part: shape β, and the hours at which a tenth have failed (common practice, no source, until the shop's own cases say better).</summary>
 public sealed record Wear(double Shape, double B10Hours);
@@ -61,7 +72,6 @@ public sealed record Fault : IOnlyWhere
     /// <summary>Arrangements that have the part; empty when all but intensifiers do.</summary>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
-    /// <summary>What must be fitted beside the pump: dampener, injector.</summary>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 
     /// <summary>How its part wears, where hours say anything.</summary>
@@ -75,6 +85,9 @@ public sealed record Fault : IOnlyWhere
 
     /// <summary>Prior weight a location.</summary>
     public required double Weight { get; init; }
+
+    /// <summary>Where it is likelier, or less likely, than its weight says.</summary>
+    public IReadOnlyList<WeightWhere> WeightWhere { get; init; } = [];
 
     public required FaultLocation Location { get; init; }
 
@@ -94,6 +107,15 @@ public sealed record Fault : IOnlyWhere
     public required string ActionName { get; init; }
 
     public required double MendMinutes { get; init; }
+
+    /// <summary>Minutes by arrangement, where they differ from <see cref="MendMinutes"/>.</summary>
+    public IReadOnlyDictionary<string, double> MinutesOn { get; init; } = new Dictionary<string, double>();
+
+    /// <summary>False where nothing is opened to mend it, so that there is nothing to lock out.</summary>
+    public bool Opens { get; init; } = true;
+
+    /// <summary>The same with the minutes it takes on this pump.</summary>
+    public Fault On(ReciprocatingPump pump) => MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { MendMinutes = minutes } : this;
 
     /// <summary>What severity 0 and 1 mean.</summary>
     public required string Zero { get; init; }
@@ -125,6 +147,21 @@ public sealed record CueAnswer : IOnlyWhere
     public bool Healthy { get; init; }
 
     public AnswerPlace At { get; init; }
+
+    /// <summary>Names it had before: still accepted, and read as this one.</summary>
+    public IReadOnlyList<string> Was { get; init; } = [];
+
+    /// <summary>True where it is no longer asked for: what was stored stays readable and counts as nothing.</summary>
+    public bool Retired { get; init; }
+
+    /// <summary>
+    /// How often it is all that was looked at, whatever is wrong; a fault that says otherwise of it has a word. Null for
+    /// answers that are the matter itself.
+    /// </summary>
+    public double? Aside { get; init; }
+
+    /// <summary>How often it is given where nothing speaks for it, against the other unhealthy answers.</summary>
+    public double Share { get; init; } = 1;
 
     /// <summary>Where on the drawing it is told, if not where its cue is.</summary>
     public string? Place { get; init; }
@@ -166,6 +203,15 @@ public sealed record Cue : IOnlyWhere
     /// <summary>True where something was opened and the answer is almost sure.</summary>
     public bool Reveals { get; init; }
 
+    /// <summary>True where it is no longer asked: what was answered stays and counts, but nobody is sent to look.</summary>
+    public bool Retired { get; init; }
+
+    /// <summary>The answer of this name, or of a name it had before; null where there is none.</summary>
+    public CueAnswer? Answer(string id) => Answers.FirstOrDefault(a => a.Id == id) ?? Answers.FirstOrDefault(a => a.Was.Contains(id));
+
+    /// <summary>True where every place has an answer of its own: drips, and what was found when something was opened.</summary>
+    public bool ByPlace => Kind == "places" || Reveals;
+
     public required IReadOnlyList<CueAnswer> Answers { get; init; }
 
     public IReadOnlyList<string> Requires { get; init; } = [];
@@ -173,8 +219,6 @@ public sealed record Cue : IOnlyWhere
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
     public IReadOnlyList<string> Fitted { get; init; } = [];
-
-    public CueAnswer HealthyAnswer => Answers.First(a => a.Healthy);
 }
 
 /// <summary>An answer that was given to a cue.</summary>
@@ -192,8 +236,14 @@ public sealed record Check : IOnlyWhere
     /// <summary>What is disturbed by opening has to be put back and proved: minutes for that (common practice, no source).</summary>
     public double PutBackMinutes { get; init; }
 
+    /// <summary>Minutes by arrangement, where they differ from <see cref="Minutes"/>.</summary>
+    public IReadOnlyDictionary<string, double> MinutesOn { get; init; } = new Dictionary<string, double>();
+
     /// <summary>What it costs in all.</summary>
     public double AllMinutes => Minutes + PutBackMinutes;
+
+    /// <summary>The same with the minutes it takes on this pump.</summary>
+    public Check On(ReciprocatingPump pump) => MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { Minutes = minutes } : this;
 
     public required string Opens { get; init; }
 
@@ -205,6 +255,21 @@ public sealed record Check : IOnlyWhere
 
     /// <summary>Tools beyond what every van carries.</summary>
     public IReadOnlyList<string> Needs { get; init; } = [];
+
+    /// <summary>True where it opens nothing.</summary>
+    public bool OpensNothing => Opens is "nothing" or "guards stay on";
+
+    /// <summary>True where the pump runs for it, so that it ends at a stop sign.</summary>
+    public bool Running { get; init; }
+
+    /// <summary>True where the pump runs against a shut outlet: only with a working control and a relief on record.</summary>
+    public bool OutletShut { get; init; }
+
+    /// <summary>Not while this fault is as likely as that.</summary>
+    public NotWhile? NotWhile { get; init; }
+
+    /// <summary>What must have been told before, one cue or quantity of each group.</summary>
+    public IReadOnlyList<IReadOnlyList<string>> Proved { get; init; } = [];
 
     /// <summary>True where the plant has to stop for it.</summary>
     public bool Stops { get; init; }
@@ -231,6 +296,27 @@ public sealed record Check : IOnlyWhere
 
     public required IReadOnlyList<string> Hazards { get; init; }
 }
+
+/// <summary>A fault that forbids something from this probability on.</summary>
+public sealed record NotWhile(string Fault, double Probability);
+
+/// <summary>Something seen that ends all work on the running pump: one of these answers, or several together.</summary>
+public sealed record StopSign
+{
+    public required string Id { get; init; }
+
+    /// <summary>What to do, in a short sentence.</summary>
+    public required string Text { get; init; }
+
+    /// <summary>Why, in a sentence.</summary>
+    public required string Why { get; init; }
+
+    /// <summary>All of these together; of each line one answer.</summary>
+    public required IReadOnlyList<IReadOnlyList<Seen>> When { get; init; }
+}
+
+/// <summary>An answer that was given; only where it runs as a stream where it says so.</summary>
+public sealed record Seen(string Cue, string Answer, bool Stream = false);
 
 /// <summary>What is known of the pump's history and moves the priors.</summary>
 public sealed record Context

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults.Effects;
 using MildHunch.Core.Pumps;
@@ -16,6 +15,8 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             CheckFault(fault);
         foreach (var check in catalogue.Checks)
             CheckCheck(check);
+        foreach (var sign in catalogue.StopSigns)
+            CheckStopSign(sign);
         foreach (var context in catalogue.Contexts)
         {
             foreach (var (fault, factor) in context.Multiply)
@@ -38,9 +39,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         foreach (var kind in where.Requires)
             Require(Enum.TryParse<ControlKind>(kind, true, out _), file, entry, $"requires unknown control “{kind}”");
         foreach (var arrangement in where.Arrangements)
-            Require(Enum.GetNames<Arrangement>().Any(a => JsonNamingPolicy.KebabCaseLower.ConvertName(a) == arrangement), file, entry, $"unknown arrangement “{arrangement}”");
+            Require(Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry, $"unknown arrangement “{arrangement}”");
         foreach (var part in where.Fitted)
-            Require(part is "dampener" or "injector", file, entry, $"“{part}” is nothing that can be fitted");
+            Require(Fittings.Find(part) is not null, file, entry, $"“{part}” is nothing that can be fitted; known are {string.Join(", ", Fittings.Names)}");
     }
 
     private static void CheckCue(Cue cue)
@@ -51,7 +52,32 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(cue.Usual is null or > 0 and < 1, "cues.json", cue.Id, "usual must lie between 0 and 1");
         CheckWhere("cues.json", cue.Id, cue);
         foreach (var answer in cue.Answers)
-            CheckWhere("cues.json", $"{cue.Id}.{answer.Id}", answer);
+            CheckAnswer(cue, answer);
+    }
+
+    private static void CheckAnswer(Cue cue, CueAnswer answer)
+    {
+        var entry = $"{cue.Id}.{answer.Id}";
+        CheckWhere("cues.json", entry, answer);
+        Require(answer.Aside is null or (> 0 and < 1), "cues.json", entry, "aside must lie between 0 and 1");
+        Require(answer.Share > 0, "cues.json", entry, "share must be above 0");
+        Require(!(answer.Healthy && (answer.Retired || answer.Aside is not null)), "cues.json", entry, "is the healthy answer, so it can be neither retired nor aside");
+        foreach (var was in answer.Was)
+            Require(cue.Answers.All(a => a.Id != was && (a == answer || !a.Was.Contains(was))), "cues.json", entry, $"was “{was}”, which another answer is or was too");
+    }
+
+    private void CheckStopSign(StopSign sign)
+    {
+        Require(sign.When.Count > 0 && sign.When.All(w => w.Count > 0), "stop-signs.json", sign.Id, "names nothing that is seen");
+        foreach (var seen in sign.When.SelectMany(w => w))
+            Require(catalogue.Cue(seen.Cue)?.Answers.Any(a => a.Id == seen.Answer) == true, "stop-signs.json", sign.Id, $"“{seen.Answer}” to “{seen.Cue}” is nothing that anybody can answer");
+    }
+
+    // Whatever is opened is locked out and vented first: a mend as well as a check.
+    private static void CheckOpening(string file, string entry, bool opens, IReadOnlyList<string> hazards)
+    {
+        foreach (var hazard in new[] { "lock-out", "trapped-pressure" })
+            Require(!opens || hazards.Contains(hazard), file, entry, $"opens something and must carry the hazard “{hazard}”");
     }
 
     private void CheckHazards(string file, string entry, IReadOnlyList<string> hazards)
@@ -74,8 +100,13 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         CheckWhere(file, fault.Id, fault);
         Require(fault.Id == Diagnoser.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
         CheckHazards(file, fault.Id, fault.Hazards);
+        CheckOpening(file, fault.Id, fault.Opens, fault.Hazards);
+        CheckMinutes(file, fault.Id, fault.MinutesOn);
+        foreach (var where in fault.WeightWhere)
+            Require(where.Multiply > 0 && where.Fitted.All(f => Fittings.Find(f) is not null), file, fault.Id, "weightWhere multiplies by more than 0 where something that can be fitted is");
         foreach (var word in fault.Cues)
         {
+            CheckWhere(file, fault.Id, word);
             var cue = catalogue.Cue(word.Cue);
             Require(cue is not null, file, fault.Id, $"unknown cue “{word.Cue}”");
             Require(cue!.Answers.Any(a => a.Id == word.Answer), file, fault.Id, $"cue “{word.Cue}” has no answer “{word.Answer}”");
@@ -88,15 +119,50 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
 
         foreach (var group in fault.Cues.GroupBy(w => w.Cue).Where(g => catalogue.Cue(g.Key)!.Kind == "choice"))
         {
-            var sum = new[] { "inlet", "discharge" }.Max(side => group.Where(w => w.Side is null || w.Side == side).Sum(w => EvidenceWords.Likelihood(w.Word)));
+            var sum = new[] { "inlet", "discharge" }.Max(side => MostCertain([.. group.Where(w => w.Side is null || w.Side == side)]));
             Require(sum <= 1, file, fault.Id, $"the words of cue “{group.Key}” add up to {sum:0.00}, more than certain");
         }
+    }
+
+    // The words that hold together on any one pump; those of a room that is shut off never stand beside those of one room.
+    private static double MostCertain(CueWord[] words)
+    {
+        if (words.All(w => w.Requires.Count + w.Arrangements.Count + w.Fitted.Count == 0))
+            return words.Sum(w => EvidenceWords.Likelihood(w.Word));
+        var pairs = new[] { (Fitting.ShutsOff, Fitting.OneRoom), (Fitting.Lifting, Fitting.Pressurised), (Fitting.SealToWeep, Fitting.SealToInlet) };
+        var most = 0.0;
+        for (var way = 0; way < 1 << pairs.Length; way++)
+        {
+            var missing = pairs.Select((p, i) => (way >> i & 1) == 0 ? p.Item1 : p.Item2).Aggregate((a, b) => a | b);
+            foreach (var control in Enum.GetNames<ControlKind>())
+                foreach (var arrangement in Enum.GetValues<Arrangement>())
+                    most = Math.Max(most, words.Where(w => Holds(w, control, arrangement, missing)).Sum(w => EvidenceWords.Likelihood(w.Word)));
+        }
+
+        return most;
+    }
+
+    private static bool Holds(CueWord word, string control, Arrangement arrangement, Fitting missing) =>
+        (word.Requires.Count == 0 || word.Requires.Contains(control, StringComparer.OrdinalIgnoreCase))
+        && (word.Arrangements.Count == 0 || word.Arrangements.Contains(arrangement.Named()))
+        && word.Fitted.All(f => (Fittings.Find(f)!.Value & missing) == 0);
+
+    private static void CheckMinutes(string file, string entry, IReadOnlyDictionary<string, double> minutesOn)
+    {
+        foreach (var (arrangement, minutes) in minutesOn)
+            Require(minutes > 0 && Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry, $"minutesOn “{arrangement}” must name an arrangement, with minutes above 0");
     }
 
     private void CheckCheck(Check check)
     {
         const string file = "checks.json";
         Require(check.Minutes > 0, file, check.Id, "minutes must be above 0");
+        CheckMinutes(file, check.Id, check.MinutesOn);
+        CheckOpening(file, check.Id, !check.OpensNothing, check.Hazards);
+        Require(!check.OutletShut || (check.Running && check.Fitted.Contains("relief") && check.Requires.Count > 0 && !check.Requires.Contains("relief") && !check.Requires.Contains("none")), file, check.Id, "runs a shut pump and so needs a relief fitted and a control that works: unloader, regulator or stop switch");
+        Require(check.NotWhile is null || (catalogue.Fault(check.NotWhile.Fault) is not null && check.NotWhile.Probability is > 0 and < 1), file, check.Id, "notWhile needs a fault and a probability between 0 and 1");
+        foreach (var told in check.Proved.SelectMany(p => p))
+            Require(EvidenceRules.Answerable(catalogue)(told), file, check.Id, $"asks first for “{told}”, which nobody can tell");
         Require((check.Cue is null) != (check.Reading is null), file, check.Id, "must answer one cue or give one reading");
         Require(check.Cue is null || catalogue.Cue(check.Cue) is not null, file, check.Id, $"unknown cue “{check.Cue}”");
         foreach (var reading in check.Also.Concat(check.Reading is null ? [] : [check.Reading]))

@@ -9,12 +9,15 @@ namespace MildHunch.Core.Faults;
 /// <summary>A fault laid on a pump: how bad, from 0 (barely there) to 1 (as told in the catalogue), and where.</summary>
 public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = null, Side? Side = null)
 {
+    private const int MostLoads = 20;
+
     /// <summary>
     /// The condition of a pump with all of these at once. Throws <see cref="ImpossibleInputException"/> for a fault, a
     /// severity or a place that this pump does not have, with the field under faults[i].
     /// </summary>
     public static Condition Lay(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<FaultLoad> loads)
     {
+        Guard.Within("faults", loads.Count, 0, MostLoads, loads.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostLoads} faults at once");
         var condition = new Condition();
         for (var i = 0; i < loads.Count; i++)
         {

@@ -40,6 +40,9 @@ public struct Condition()
     /// <summary>Actual over believed setting of the control.</summary>
     public double SettingFactor = 1;
 
+    /// <summary>Actual over believed setting of the relief valve.</summary>
+    public double ReliefFactor = 1;
+
     /// <summary>Flow at which the inlet runs into cavitation, over that of the sound inlet.</summary>
     public double InletCapacity = 1;
 

@@ -42,8 +42,8 @@ public sealed class Expectation
         var solver = new OperatingPointSolver(pump, setup);
         var state = condition ?? new Condition();
         var spread = new Spread(solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
-        var sheet = new FigureSheet(pump, setup, spread, solver.InletLoss / (state.InletCapacity * state.InletCapacity));
-        return new Expectation(spread.Middle, sheet.Figures(), sheet.Power);
+        var sheet = new FigureSheet(pump, setup, spread, state, solver.InletLoss);
+        return new Expectation(spread.Middle, [.. sheet.Figures().Where(f => f.IsFinite)], sheet.Power);
     }
 
     /// <summary>The pump solved once in the middle and once a step away for each thing that is uncertain.</summary>
@@ -61,7 +61,7 @@ public sealed class Expectation
             Add(believed ? "speed believed, ± 2 %" : "speed measured, ± 0.2 %", speedSigma * BandSigmas, true);
             var kn = setup.Nozzle.RelativeSigma * BandSigmas;
             parts.Add(($"nozzle by {setup.Nozzle.Source}, ± {Quantity.Digits(setup.Nozzle.RelativeSigma * 100)} %", solver.Solve(sound, 1, 1 - kn, soft), solver.Solve(sound, 1, 1 + kn, soft)));
-            parts.Add((setup.Line == OutletLine.Unknown && setup.Outlet is null ? "outlet line not told, soft to rigid" : "softness of the outlet line", solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
+            parts.Add((setup.Line == OutletLine.Unknown && setup.Outlet is null ? "outlet line not noted, soft to rigid" : "softness of the outlet line", solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
 
             void Add(string cause, double share, bool speed = false)
             {

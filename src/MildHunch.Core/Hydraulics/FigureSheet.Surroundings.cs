@@ -10,14 +10,14 @@ internal sealed partial class FigureSheet
     /// <summary>Where the power goes at the middle of all that is uncertain.</summary>
     public PowerSplit Power => PowerSplit.Of(point);
 
-    private SuctionHead Head(OperatingPoint p) => Suction.Of(pump, setup, Math.Max(p.SupplyFlow, 1e-12), p.SpeedHz, inletLoss * p.SupplyFlow * p.SupplyFlow);
+    private SuctionHead Head(OperatingPoint p) => Suction.Of(pump, setup, state, Math.Max(p.SupplyFlow, 1e-12), p.SpeedHz, inletLoss * p.SupplyFlow * p.SupplyFlow);
 
     // What lies round the pump: inlet, line, inner and outer leaks, and the strokes of an intensifier.
     private IEnumerable<Figure> Surroundings()
     {
         var head = Head(point);
         yield return Of("gun-pressure", "Pressure at the nozzle", QuantityKind.GaugePressure, p => p.GunPa, new Working(
-            "Loss in the line", "p gun = p − R · Q²", [Pressure(), Flow("Q", "through the line", point.NozzleFlow), setup.Outlet is { } run ? new("line", "bore and length", $"{run.Bore.Format(Units.Millimetre)}, {run.Length.Format(Metre)}") : new("line", "not told", "no loss taken")],
+            "Loss in the line", "p gun = p − R · Q²", [Pressure(), Flow("Q", "through the line", point.NozzleFlow), setup.Outlet is { } run ? new("line", "bore and length", $"{run.Bore.Format(Units.Millimetre)}, {run.Length.Format(Metre)}") : new("line", "not noted", "no loss taken")],
             "Darcy-Weisbach with Colebrook's factor"));
         yield return Flow("outside-flow", "Runs out at weeps and leaks", p => p.OutsideFlow, new Working("Leaks to the outside", "Σ g · √p", [Pressure()], Displacement));
         yield return Flow("inner-flow", "Goes round inside the pump", p => p.InnerFlow, new Working("Leaks inside", "Σ lost shares of the strokes", [Pressure()], Displacement));

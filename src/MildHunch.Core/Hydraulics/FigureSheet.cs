@@ -5,7 +5,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>Writes every expected figure down with its working.</summary>
-internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread, double inletLoss)
+internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, Expectation.Spread spread, Condition state, double inletLoss)
 {
     private const string Displacement = "Displacement and delivery of a plunger pump, as pump handbooks give it";
     private readonly OperatingPoint point = spread.Middle;
@@ -19,8 +19,8 @@ internal sealed partial class FigureSheet(ReciprocatingPump pump, Setup setup, E
                 "Theoretical flow", "Qt = n · A · S · N", [N(), In("A", "plunger area", Area.OfCircle(pump.PlungerDiameter), "mm²"), In("S", "stroke", pump.Stroke, "mm"), Speed()], Displacement)),
             Ratio("volumetric-efficiency", "Volumetric efficiency", p => p.DisplacedFlow / Delivery.TheoreticalFlow(pump, p.SpeedHz), new Working(
                 "Volumetric efficiency", "ηv = 1 − c · p/β − s",
-                [new("c", "clearance over swept volume", Quantity.Digits(pump.Clearance)), Pressure(), new("β", $"bulk modulus of {setup.Liquid.Name}", $"{Quantity.Digits(setup.Liquid.BulkModulus(setup.Temperature) / 1e9)} GPa"), new("s", "valve slip when sound", Percent(pump.Slip))], Displacement)),
-            Flow("displaced-flow", "Displaced by a sound pump", p => p.DisplacedFlow, new Working(
+                [new("c", "clearance over swept volume", Quantity.Digits(pump.Clearance)), Pressure(), new("β", $"bulk modulus of {setup.Liquid.Name}", $"{Quantity.Digits(setup.Liquid.BulkModulus(setup.Temperature) / 1e9)} GPa"), new("s", "valve slip when healthy", Percent(pump.Slip))], Displacement)),
+            Flow("displaced-flow", "Displaced by a healthy pump", p => p.DisplacedFlow, new Working(
                 "Displaced flow", "Qd = Qt · ηv", [Flow("Qt", "theoretical flow", Delivery.TheoreticalFlow(pump, point.SpeedHz)), new("ηv", "volumetric efficiency", Percent(point.DisplacedFlow / Delivery.TheoreticalFlow(pump, point.SpeedHz)))], Displacement)),
             Of("discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, p => p.PressurePa, new Working(
                 "Nozzle and control solved with the pump", "Σ qₖ(p) = Kn · √(p/F) + bypass(p)",

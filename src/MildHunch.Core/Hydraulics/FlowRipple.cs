@@ -1,5 +1,3 @@
-using System.Collections.Concurrent;
-
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>How far the delivery of a healthy pump rises and falls about its mean, from the kinematics alone.</summary>
@@ -9,10 +7,11 @@ namespace MildHunch.Core.Hydraulics;
 public readonly record struct FlowRipple(double AboveMean, double BelowMean, double VolumeSwing)
 {
     private const int Steps = 7200;
-    private static readonly ConcurrentDictionary<PumpMotion, FlowRipple> Known = new();
+    private const long MostBytes = 1 << 20;
+    private static readonly BoundedMemory<PumpMotion, FlowRipple> Known = new(MostBytes, _ => 256);
 
     /// <summary>Ripple of a sound pump whose valves close in time. Kept after its first use.</summary>
-    public static FlowRipple Of(PumpMotion motion) => Known.GetOrAdd(motion.WithoutSlip(), Compute);
+    public static FlowRipple Of(PumpMotion motion) => Known.Get(motion.WithoutSlip(), Compute);
 
     private static FlowRipple Compute(PumpMotion motion)
     {

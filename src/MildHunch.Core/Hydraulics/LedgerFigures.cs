@@ -6,13 +6,13 @@ namespace MildHunch.Core.Hydraulics;
 /// <summary>The terms of the water ledger as figures that open: what went in, with two-sigma bands.</summary>
 public static class LedgerFigures
 {
-    private const string Source = "Water balance: what a sound pump displaces leaves somewhere";
+    private const string Source = "Water balance: what a healthy pump displaces leaves somewhere";
 
     public static IReadOnlyList<Figure> Of(WaterLedger ledger, int cylinders)
     {
         var figures = new List<Figure>
         {
-            Term("displaced", "Displaced by a sound pump at this speed", ledger.Displaced, "Qt · ηv", []),
+            Term("displaced", "Displaced by a healthy pump at this speed", ledger.Displaced, "Qt · ηv", []),
             Term("nozzle", "Measured at the nozzle", ledger.Nozzle, "as measured", []),
             Term("bypass", "In the bypass", ledger.Bypass, "as measured, or none where there is no bypass", []),
             Term("outside", "Leaks outside", ledger.Outside, "as measured", []),

@@ -1,6 +1,5 @@
 using System.Numerics;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Hydraulics;
 
@@ -75,7 +74,8 @@ public sealed partial class OperatingPointSolver
             Crack = c.CrackShare * unit;
             Setting = s.settingPa * c.SettingFactor;
             controlGain = double.IsFinite(Setting) ? full / (ControlBand * Setting) : 0;
-            reliefGain = double.IsFinite(s.reliefPa) ? full / (ReliefBand * s.reliefPa) : 0;
+            Relief = s.reliefPa * c.ReliefFactor;
+            reliefGain = double.IsFinite(Relief) ? full / (ReliefBand * Relief) : 0;
             Nozzle = s.Setup.Nozzle.Coefficient * c.NozzleFactor * nozzleScale;
             process = s.Setup.Nozzle.OpensAtPa is not null;
             opensAt = s.Setup.Nozzle.OpensAtPa ?? 0;
@@ -87,7 +87,7 @@ public sealed partial class OperatingPointSolver
             }
 
             InletResistance = s.inletResistance / (c.InletCapacity * c.InletCapacity);
-            var vapour = c.WarmerK > 0 ? Hotter(s.Setup, c.WarmerK) : s.vapourPa;
+            var vapour = c.WarmerK > 0 ? Suction.VapourPa(s.Setup, c.WarmerK) : s.vapourPa;
             Cavitation = vapour >= s.sourcePa ? 1e-6 * full : Math.Sqrt((s.sourcePa - vapour) / InletResistance);
             var lossShare = c.LineLoss + (s.Setup.Injector == InjectorPlace.Outlet ? InjectorLossShare : 0);
             fixedLine = lossShare > 0 ? lossShare * s.HealthyPa / (full * full) : 0;
@@ -116,6 +116,8 @@ public sealed partial class OperatingPointSolver
         public double Crack { get; }
 
         public double Setting { get; }
+
+        public double Relief { get; }
 
         public double Nozzle { get; }
 
@@ -176,9 +178,11 @@ public sealed partial class OperatingPointSolver
                 (factor, kept) = (1 + (free * (shape.MeanFactor - 1)), 1 + (free * (shape.Kept - 1)));
             }
 
+            var delivered = Math.Min(at.Full, at.AtMean * kept);
             return at with
             {
-                Delivered = Math.Min(at.Full, at.AtMean * kept),
+                Delivered = delivered,
+                Lost = 1 - (delivered / at.Full),
                 Factor = factor,
                 Nozzle = process ? ProcessFlow(p) : effectiveNozzle * root / Math.Sqrt(factor),
                 Beside = FreeBeside * root,
@@ -196,9 +200,9 @@ public sealed partial class OperatingPointSolver
                 steepness += 2 * Math.Sqrt(p) * controlGain;
             }
 
-            if (p > s.reliefPa)
+            if (p > Relief)
             {
-                over -= reliefGain * (p - s.reliefPa);
+                over -= reliefGain * (p - Relief);
                 steepness += 2 * Math.Sqrt(p) * reliefGain;
             }
 
@@ -334,7 +338,7 @@ public sealed partial class OperatingPointSolver
                 Late = room.Late,
                 Free = process ? FreeBeside : FreeOutflow,
                 Control = new Opening(Setting, controlGain),
-                Relief = new Opening(s.reliefPa, reliefGain),
+                Relief = new Opening(Relief, reliefGain),
                 Process = process ? new Opening(opensAt, Nozzle / (1 + (Nozzle * LineResistance * flow))) : Opening.Never,
                 Step = 1 / (at.Speed * TurnTable.Steps * Compliance),
             };
@@ -353,11 +357,5 @@ public sealed partial class OperatingPointSolver
             levelUnit = 1 / Math.Max(FreeOutflow, 1e-30);
         }
 
-        private static double Hotter(Setup setup, double kelvin)
-        {
-            var most = setup.Liquid.RangeCelsius.Most;
-            var celsius = Math.Min(setup.Temperature.In(Units.Celsius) + kelvin, most);
-            return setup.Liquid.VapourPressure(Quantity.From<Temperature>(celsius, Units.Celsius)).Si;
-        }
     }
 }

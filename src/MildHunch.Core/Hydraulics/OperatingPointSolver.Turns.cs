@@ -21,7 +21,7 @@ public sealed partial class OperatingPointSolver
         if (Setup.Nozzle.OpensAtPa is not null || !balance.AnyLame)
             return false;
         var swing = balance.ShapeOf(at).Swing * balance.Level(at.AtMean);
-        return pressure + (UpperShare * swing) > Math.Min(balance.Setting, reliefPa);
+        return pressure + (UpperShare * swing) > Math.Min(balance.Setting, balance.Relief);
     }
 
     /// <summary>A turn laid out, where it was found to begin and what its lame chambers did last: room for one solve.</summary>

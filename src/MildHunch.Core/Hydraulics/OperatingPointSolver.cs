@@ -175,7 +175,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
         var swing = balance.ShapeOf(at).Swing * balance.Level(at.AtMean);
         if (pressure > balance.Setting)
             swing = Math.Min(swing, 2 * ControlBand * balance.Setting);
-        var weep = c.Outside == 0 ? 0 : balance.LostOutside(at.LeakScale) * at.Full;
+        var weep = c.Outside == 0 ? 0 : Math.Min(at.Lost, balance.LostOutside(at.LeakScale)) * at.Full;
         var power = c.Lame == 0 ? 0 : balance.LameWork(at.LeakScale) * at.Speed * pressure;
         return Point(balance, c, pressure, at, Math.Sqrt(pressure), swing, weep, power);
     }

@@ -37,18 +37,29 @@ public static class Suction
     public static double RequiredHead(ReciprocatingPump pump, double speedHz) =>
         pump.RequiredHead?.Si ?? 1 + (1.5 * Math.Pow(speedHz / pump.RatedSpeed.Si, 2));
 
-    /// <summary>The terms of NPSHa at a mean flow (m³/s) and speed. Where no run was told, friction is that of an ordinary inlet.</summary>
-    public static SuctionHead Of(ReciprocatingPump pump, Setup setup, double flow, double speedHz, double ordinaryLossPa)
+    /// <summary>Vapour pressure of a supply so much warmer than believed, Pa; held at the end of the liquid's range.</summary>
+    public static double VapourPa(Setup setup, double warmerK)
     {
+        var celsius = Math.Min(setup.Temperature.In(Units.Celsius) + warmerK, setup.Liquid.RangeCelsius.Most);
+        return setup.Liquid.VapourPressure(Quantity.From<Temperature>(celsius, Units.Celsius)).Si;
+    }
+
+    /// <summary>
+    /// The terms of NPSHa at a mean flow (m³/s) and speed, of a sound inlet or of one that is restricted or fed too warm. Where
+    /// no run was told, friction is that of an ordinary inlet.
+    /// </summary>
+    public static SuctionHead Of(ReciprocatingPump pump, Setup setup, in Condition state, double flow, double speedHz, double ordinaryLossPa)
+    {
+        var narrower = 1 / (state.InletCapacity * state.InletCapacity);
         var density = setup.Liquid.Density(setup.Temperature).Si;
         var weight = density * Gravity;
-        var atSource = (setup.SupplyPressure.Si + AbsolutePressure.StandardAir.Si - setup.Liquid.VapourPressure(setup.Temperature).Si) / weight;
+        var atSource = (setup.SupplyPressure.Si + AbsolutePressure.StandardAir.Si - VapourPa(setup, state.WarmerK)) / weight;
         var required = RequiredHead(pump, speedHz);
         if (setup.Inlet is not { } inlet)
-            return new SuctionHead(atSource, 0, ordinaryLossPa / weight, 0, required, 0);
+            return new SuctionHead(atSource, 0, narrower * ordinaryLossPa / weight, 0, required, 0);
         var area = Math.PI / 4 * inlet.Run.Bore.Si * inlet.Run.Bore.Si;
         var velocity = flow / area;
-        var friction = (PipeFlow.Resistance(inlet.Run, setup.Liquid, setup.Temperature, flow) + (inlet.Strainer * density / (2 * area * area))) * flow * flow / weight;
+        var friction = narrower * (PipeFlow.Resistance(inlet.Run, setup.Liquid, setup.Temperature, flow) + (inlet.Strainer * density / (2 * area * area))) * flow * flow / weight;
         var below = FlowRipple.Of(PumpMotion.Of(pump, speedHz)).BelowMean;
         var acceleration = AccelerationHead(inlet.Run.Length.Si, velocity, speedHz, AccelerationConstant(pump), setup.Liquid.AccelerationDivisor, inlet.Run.WaveSpeed, below);
         return new SuctionHead(atSource, inlet.Level.Si, friction, acceleration, required, velocity);

@@ -1,5 +1,3 @@
-using System.Collections.Concurrent;
-
 namespace MildHunch.Core.Hydraulics;
 
 /// <summary>One turn of a pump at evenly spaced angles, laid out once.</summary>
@@ -9,7 +7,8 @@ internal sealed class TurnTable
     public const int Steps = 120;
 
     private const int FineSteps = 240;
-    private static readonly ConcurrentDictionary<PumpMotion, TurnTable> Known = new();
+    private const long MostBytes = 16 << 20;
+    private static readonly BoundedMemory<PumpMotion, TurnTable> Known = new(MostBytes, t => sizeof(double) * (t.soundTurn.Length + (3L * t.velocity.Length)));
     private readonly double[] soundTurn;
     private readonly double[] velocity;
     private readonly double[] within;
@@ -35,7 +34,7 @@ internal sealed class TurnTable
             }
     }
 
-    public static TurnTable Of(PumpMotion motion) => Known.GetOrAdd(motion, m => new TurnTable(m, Steps));
+    public static TurnTable Of(PumpMotion motion) => Known.Get(motion, m => new TurnTable(m, Steps));
 
     /// <summary>The same at more angles, to fill tables from; not kept.</summary>
     public static TurnTable Fine(PumpMotion motion) => new(motion, FineSteps);

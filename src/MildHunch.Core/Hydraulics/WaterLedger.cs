@@ -62,9 +62,14 @@ public sealed record WaterLedger
             var left = sound.DisplacedFlow - out1 - (bypassTerm.Flow ?? 0) - (outsideTerm.Flow ?? 0);
             var sigma = Math.Sqrt(Square(displacedSigma) + Square(nozzleTerm.Sigma) + Square(bypassTerm.Sigma) + Square(outsideTerm.Sigma));
             missing = new LedgerTerm(left, sigma, LedgerSource.Computed);
-            var one = sound.DisplacedFlow / pump.Cylinders;
-            shares = left / one;
-            sharesSigma = sigma / one;
+
+            // A pump that its own switch has stopped displaces nothing, and so has no shares.
+            if (sound.DisplacedFlow > 0)
+            {
+                var one = sound.DisplacedFlow / pump.Cylinders;
+                shares = left / one;
+                sharesSigma = sigma / one;
+            }
         }
 
         return new WaterLedger

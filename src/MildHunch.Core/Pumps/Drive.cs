@@ -6,17 +6,11 @@ namespace MildHunch.Core.Pumps;
 /// <summary>What turns the pump.</summary>
 public enum DriveKind
 {
-    /// <summary>Speed simply told.</summary>
-    Told,
-
     /// <summary>Three-phase motor, on the mains or behind an inverter: synchronous speed less slip under load.</summary>
     Motor,
 
     /// <summary>Governed engine: falls from its no-load speed as it takes load.</summary>
     Engine,
-
-    /// <summary>Oil pressure, on an intensifier.</summary>
-    Oil,
 }
 
 /// <summary>

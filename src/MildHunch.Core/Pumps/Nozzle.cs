@@ -83,6 +83,15 @@ public sealed record Nozzle
         return count == 1 ? this : new Nozzle(Coefficient * count, RelativeSigma, $"{count} x {Source}") { OpensAtPa = OpensAtPa, Count = count };
     }
 
+    /// <summary>The same nozzles, each with a measured orifice. Where one of several was measured, the others are taken to be like it.</summary>
+    public Nozzle Measured(Length orifice, Density density) => FromOrifice(orifice, density).Times(Count);
+
+    /// <summary>Kn of all of them together where each has this orifice (m), m³/s per √Pa.</summary>
+    public double CoefficientOf(double orificeM, double densityKgM3) => Count * CoefficientOfOrifice(orificeM, densityKgM3);
+
+    /// <summary>Orifice of each of them, m, where all together have this Kn.</summary>
+    public double OrificeOf(double coefficient, double densityKgM3) => OrificeOfCoefficient(coefficient / Count, densityKgM3);
+
     /// <summary>Kn of an orifice, m³/s per √Pa, from its diameter (m) and the density (kg/m³).</summary>
     public static double CoefficientOfOrifice(double diameterM, double densityKgM3) =>
         DischargeCoefficient * Math.PI / 4 * diameterM * diameterM * Math.Sqrt(2 / densityKgM3);

@@ -49,6 +49,9 @@ public sealed record ReciprocatingPump
 
     public SealReturn SealReturn { get; private init; }
 
+    /// <summary>Which cylinder follows which; matters where a trace or a simulation names one.</summary>
+    public FiringOrder FiringOrder { get; private init; }
+
     /// <summary>Clearance volume over swept volume, 0.5 to 3 (handbook 2).</summary>
     public double Clearance { get; private init; }
 
@@ -98,7 +101,8 @@ public sealed record ReciprocatingPump
         Length? oilPistonDiameter = null,
         Duration? shiftTime = null,
         Length? requiredHead = null,
-        UnloaderType unloader = UnloaderType.TrappedPressure)
+        UnloaderType unloader = UnloaderType.TrappedPressure,
+        IReadOnlyList<int>? firingOrder = null)
     {
         var intensifier = arrangement == Arrangement.Intensifier;
         var (least, most, said) = arrangement switch
@@ -127,7 +131,7 @@ public sealed record ReciprocatingPump
         var room = clearance ?? (intensifier ? 0.3 : 1);
         Guard.Within("clearance", room, 0, 10, Quantity.Digits(room), "clearance volume over swept volume, 0 to 10 (usually 0.5 to 3)");
         var valves = slip ?? (intensifier ? 0.01 : UsualSlip);
-        Guard.Within("slip", valves, 0, 0.2, $"{Quantity.Digits(valves * 100)} %", "a valve slip of 0 to 20 % when sound (usually 2 to 5 %)");
+        Guard.Within("slip", valves, 0, 0.2, $"{Quantity.Digits(valves * 100)} %", "a valve slip of 0 to 20 % when healthy (usually 2 to 5 %)");
         if (requiredHead is { } head)
             Guard.Within("requiredHead", head.Si, 0, 50, head.Format(Units.Find(QuantityKind.Length, "m")!), "a required head of 0 to 50 m");
         if (intensifier != oilPistonDiameter is not null)
@@ -149,6 +153,7 @@ public sealed record ReciprocatingPump
             Unloader = unloader,
             HeadLayout = headLayout,
             SealReturn = sealReturn,
+            FiringOrder = firingOrder is null ? default : FiringOrder.Of(firingOrder, cylinders),
             RodRatio = pullDischarges ? -ratio : ratio,
             Clearance = room,
             Slip = valves,

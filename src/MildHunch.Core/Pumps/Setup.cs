@@ -90,7 +90,7 @@ public sealed record Setup
             Guard.Within("voltage", volts.Si, 24, 1000, volts.Format(Units.Volt), "24 to 1000 V between phases");
         if (outlet is not null && nozzle.OpensAtPa is null)
         {
-            var bore = Nozzle.OrificeOfCoefficient(nozzle.Coefficient / nozzle.Count, pumped.Density(warm).Si);
+            var bore = nozzle.OrificeOf(nozzle.Coefficient, pumped.Density(warm).Si);
             if (bore >= outlet.Bore.Si)
                 throw new ImpossibleInputException("nozzle", new Length(bore).Format(Units.Millimetre), $"a nozzle bore smaller than the {outlet.Bore.Format(Units.Millimetre)} line it sits on");
         }

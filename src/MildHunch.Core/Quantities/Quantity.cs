@@ -31,10 +31,9 @@ public static class Quantity
         where T : struct, IQuantity<T>
     {
         var trimmed = (text ?? "").Trim();
-        var used = NumberText.Read(trimmed, out var value, out var problem);
-        if (used == 0)
-            throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"“{Short(trimmed)}”", problem ?? $"a number and a unit, such as 12.5 {Units.Preferred(T.Kind).Symbol}");
-        var written = trimmed[used..].Trim();
+        if (NumberEntry.Read(trimmed, out var problem) is not { To: null } entry)
+            throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"“{Short(trimmed)}”", problem ?? $"one number and a unit, such as 12.5 {Units.Preferred(T.Kind).Symbol}");
+        var (value, written) = entry.From;
         if (written.Length > 0)
             return From<T>(value, written, field);
         return assumed is null

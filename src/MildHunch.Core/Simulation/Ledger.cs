@@ -70,6 +70,7 @@ internal sealed class Ledger(Plant plant)
 
     public Sums Now => sums;
 
+    /// <summary>Highest and lowest since the last whole turn.</summary>
     public Extremes Running => turn;
 
     /// <summary>Notes the end of a turn.</summary>

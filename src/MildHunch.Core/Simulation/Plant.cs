@@ -59,7 +59,7 @@ internal sealed class Plant
         Nozzle = setup.Nozzle.Coefficient * condition.NozzleFactor;
         ProcessPa = setup.Nozzle.OpensAtPa;
         SettingPa = pump.Control == ControlKind.None ? double.PositiveInfinity : (setup.ControlSetting?.Si ?? double.PositiveInfinity) * condition.SettingFactor;
-        ReliefPa = setup.Relief?.Si ?? double.PositiveInfinity;
+        ReliefPa = (setup.Relief?.Si ?? double.PositiveInfinity) * condition.ReliefFactor;
         OilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0 ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction) : double.PositiveInfinity;
         OpenBypass = FullFlow / Math.Sqrt(UnloadedShare * pump.RatedPressure.Si);
 

@@ -49,11 +49,13 @@ internal sealed class CrankDrive : PlungerDrive
     {
         var motion = Plant.Motion;
         var (swept, radius) = (2 * Plant.PlungerArea * Plant.Radius, Plant.Radius);
+        var sides = volumes.Length / Plant.Pump.Cylinders;
         for (var k = 0; k < volumes.Length; k++)
         {
+            var place = (sides * Plant.Pump.FiringOrder.PlaceOf(k / sides)) + (k % sides);
             var area = motion.AreaShare(k);
             var lambda = motion.RodSideShare > 0 && k % 2 == 1 ? -motion.Lambda : motion.Lambda;
-            var advance = CrankKinematics.Advance((2 * Math.PI * turns) - motion.Phase(k), lambda);
+            var advance = CrankKinematics.Advance((2 * Math.PI * turns) - motion.Phase(place), lambda);
             volumes[k] = area * ((swept * (1 + Plant.Pump.Clearance)) - (Plant.PlungerArea * radius * advance));
         }
     }

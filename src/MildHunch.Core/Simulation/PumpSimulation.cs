@@ -36,7 +36,7 @@ public sealed class PumpSimulation
 
     private PumpSimulation(OperatingPointSolver solver, in Condition condition, SimulationPlan plan)
     {
-        this.plan = plan;
+        this.plan = plan.InOrder();
         plant = new Plant(solver, condition);
         control = new ControlDynamics(plant);
         drive = PlungerDrive.For(plant);
@@ -178,9 +178,10 @@ public sealed class PumpSimulation
             PressurePa = Mean(s => s.HeadPa),
             SwingPa = extremes.HeadHigh - extremes.HeadLow,
             GunPa = Mean(s => s.GunPa),
-            HighestPa = marks.Max(m => m.Turn.HeadHigh),
+            HighestPa = Math.Max(marks.Max(m => m.Turn.HeadHigh), ledger.Running.HeadHigh),
             InletPa = Mean(s => s.InletPa),
-            LowestInletPa = extremes.InletLow,
+            // A manifold cannot go below boiling: what lies lower is a cavity that the step did not resolve.
+            LowestInletPa = Math.Max(extremes.InletLow, plant.VapourPa),
             InletSwingPa = extremes.InletHigh - extremes.InletLow,
             NozzleFlow = Mean(s => s.Nozzle),
             HighestNozzleFlow = extremes.NozzleHigh,

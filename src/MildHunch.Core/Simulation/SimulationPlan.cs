@@ -35,6 +35,9 @@ public sealed record SimulationPlan
 
     public int Seed { get; init; } = 1;
 
+    /// <summary>The same with its moves in the order of time, those of one moment as they were told.</summary>
+    public SimulationPlan InOrder() => this with { Outlet = [.. Outlet.OrderBy(m => m.AtSeconds)], Speed = [.. Speed.OrderBy(m => m.AtSeconds)] };
+
     /// <summary>Throws <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
     public void Check()
     {
@@ -45,6 +48,8 @@ public sealed record SimulationPlan
             Guard.Within("stepsPerTurn", steps, 90, 20_000, Quantity.Digits(steps), "90 to 20 000 steps a turn");
         Guard.Within("rampSeconds", RampSeconds, 0.01, 30, $"{Quantity.Digits(RampSeconds)} s", "0.01 to 30 s");
         Guard.Within("noise", NoisePa, 0, 1e7, $"{Quantity.Digits(NoisePa / 1e5)} bar", "a noise of 0 to 100 bar");
+        foreach (var at in Outlet.Select(m => m.AtSeconds).Concat(Speed.Select(m => m.AtSeconds)))
+            Guard.Within("atSeconds", at, 0, 60, $"{Quantity.Digits(at)} s", "a moment from 0 to 60 s after the start");
         foreach (var move in Outlet)
             Guard.Within("outlet", move.Opening, 0, 1, Quantity.Digits(move.Opening), "an opening of 0 (shut) to 1 (open)");
         foreach (var move in Speed)

@@ -185,6 +185,10 @@ namespace MildHunch.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Type")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -193,6 +197,8 @@ namespace MildHunch.Store.Migrations
 
                     b.HasIndex("Tag")
                         .IsUnique();
+
+                    b.HasIndex("Type");
 
                     b.ToTable("Pumps");
                 });
@@ -289,6 +295,58 @@ namespace MildHunch.Store.Migrations
                         .WithMany()
                         .HasForeignKey("PumpId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.OwnsOne("MildHunch.Store.CaseHeadline", "Headline", b1 =>
+                        {
+                            b1.Property<string>("CaseEntityId")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<DateTime>("ChangedAt")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("Closed")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<DateTime?>("ClosedAt")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("Complaint")
+                                .IsRequired()
+                                .HasColumnType("TEXT");
+
+                            b1.Property<int>("Entries")
+                                .HasColumnType("INTEGER");
+
+                            b1.Property<string>("Hunch")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("Leader")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("LeaderName")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<double?>("Probability")
+                                .HasColumnType("REAL");
+
+                            b1.Property<string>("Stage")
+                                .IsRequired()
+                                .HasColumnType("TEXT");
+
+                            b1.HasKey("CaseEntityId");
+
+                            b1.HasIndex("ChangedAt");
+
+                            b1.HasIndex("Closed", "ChangedAt");
+
+                            b1.ToTable("Cases");
+
+                            b1.WithOwner()
+                                .HasForeignKey("CaseEntityId");
+                        });
+
+                    b.Navigation("Headline")
                         .IsRequired();
 
                     b.Navigation("Pump");

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using MildHunch.Core;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Store;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.History;
@@ -11,7 +12,7 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases;
 
 /// <summary>Loads cases, lays changes on them and keeps what we thought after each.</summary>
-public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, ShopRecord record, TimeProvider clock)
+public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, ShopRecord record, TimeProvider clock, ILogger<CaseBook> log)
 {
     private const string ContextFact = "context";
     private const string FirstStage = "ask";
@@ -22,16 +23,26 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
     private const string LimitsFact = "limits";
     private static readonly string[] Inner = [ContextFact, HoursFact, CouldNotFact, LimitsFact];
 
-    public async Task<IReadOnlyList<CaseSummary>> List(CancellationToken stop)
+    /// <summary>
+    /// Cases, the open ones first, those changed last before others: so many from a place on. Read from their headlines alone.
+    /// </summary>
+    public async Task<CasePage> List(int skip, int take, CancellationToken stop)
     {
-        var cases = await Whole().AsNoTracking().ToListAsync(stop);
-
-        // Of all that was thought, only the last thought of each case, and of that only its leader.
-        var leaders = await db.Cases
-            .Select(c => new { c.Id, Last = c.Verdicts.OrderByDescending(v => v.Id).Select(v => new LeaderDto(v.Leader, v.LeaderName, v.Probability, v.Hunch)).FirstOrDefault() })
-            .ToDictionaryAsync(c => c.Id, c => c.Last, stop);
-        return [.. cases.Select(c => Summary(c, leaders.GetValueOrDefault(c.Id))).OrderBy(c => c.Closed is not null).ThenByDescending(c => c.ChangedAt)];
+        var open = db.Cases.AsNoTracking().Where(c => c.Headline.Closed == null);
+        var closed = db.Cases.AsNoTracking().Where(c => c.Headline.Closed != null);
+        var (opened, all) = (await open.CountAsync(stop), await db.Cases.CountAsync(stop));
+        var rows = skip < opened ? await Lines(open, skip, take, stop) : [];
+        if (rows.Count < take)
+            rows = [.. rows, .. await Lines(closed, Math.Max(0, skip - opened), take - rows.Count, stop)];
+        return new CasePage(rows, all);
     }
+
+    private static Task<List<CaseSummary>> Lines(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop) => cases
+        .OrderByDescending(c => c.Headline.ChangedAt).ThenByDescending(c => c.Id).Skip(skip).Take(take)
+        .Select(c => new CaseSummary(
+            c.Id, c.PumpId, c.Pump!.Tag, c.Pump.Name, c.Pump.Duty, c.Headline.Complaint, c.Headline.Stage, c.OpenedAt, c.Headline.ChangedAt, c.Headline.Closed,
+            c.Headline.Leader == null ? null : new LeaderDto(c.Headline.Leader, c.Headline.LeaderName!, c.Headline.Probability!.Value, c.Headline.Hunch!), c.Headline.Entries))
+        .ToListAsync(stop);
 
     public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
         await Whole().FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
@@ -60,6 +71,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         ChangeRules.Check(request, catalogue);
         var stored = PumpEndpoints.Resource(Pump(entity));
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
+        request = Current(request);
         var evidence = Mapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context) with { Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))] };
         EvidenceRules.Check(catalogue, pump, setup, evidence with { CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []] });
         request.Limits.ToCore().Check(catalogue);
@@ -94,11 +106,12 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             entity.Tell(change, ContextFact, string.Join(',', request.Context.Distinct()));
         if (request.Hours is not null)
             entity.Tell(change, HoursFact, Stored.Write(request.Hours));
-        if (request.CouldNot is not null)
-            entity.Tell(change, CouldNotFact, Stored.Write(request.CouldNot));
+        var inVain = (request.Cues ?? []).Where(c => c.Answer == Mapping.Unknown).Select(c => c.Cue!).ToArray();
+        if (request.CouldNot is not null || inVain.Length > 0)
+            entity.Tell(change, CouldNotFact, Stored.Write((request.CouldNot ?? Kept<string[]>(entity, CouldNotFact) ?? []).Concat(inVain).Distinct()));
         if (request.Limits is not null)
             entity.Tell(change, LimitsFact, Stored.Write(request.Limits));
-        return await Save(entity, stop);
+        return await SaveUnlessItSpoils(entity, change, stop);
     }
 
     public async Task<CaseResource> Undo(CaseEntity entity, CancellationToken stop)
@@ -117,47 +130,68 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return await Save(entity, stop);
     }
 
-    /// <summary>The case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by.</summary>
-    public Task<CaseResource> Show(CaseEntity entity, CancellationToken stop) => Show(entity, strict: false, stop);
-
-    private async Task<CaseResource> Show(CaseEntity entity, bool strict, CancellationToken stop)
+    /// <summary>
+    /// The case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged
+    /// by; where no verdict can be computed, what stands in its way is told in its place.
+    /// </summary>
+    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
     {
-        var readings = entity.Standing(entity.Readings).Select(r => new ReadingEntryDto(
-            r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null, r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt)).ToArray();
-
-        // A shop's own words may go with its file: what was told in them stays, is told last, and is not judged by.
-        CueEntity[] cues = [.. entity.Standing(entity.Cues).OrderBy(c => !Known(c))];
-        string[] context = [.. Context(entity).Where(c => catalogue.Context(c) is not null)];
         var pump = PumpEndpoints.Resource(Pump(entity));
-        var real = pump.Pump.ToCore();
-        var possible = new CueModel(catalogue, real, pump.Setup.ToCore(), []);
-        bool Judged(CueEntity cue) => Known(cue) && (strict || possible.Allows(Fact(cue)));
+        var (real, setup) = (pump.Pump.ToCore(), pump.Setup.ToCore());
+        var possible = new CueModel(catalogue, real, setup, []);
+        ReadingEntryDto[] readings = [.. entity.Standing(entity.Readings).Select(r => ToStanding(r, real, setup))];
+
+        // A shop's own words may go with its file: what was noted in them stays, stands last, and is not judged by.
+        CueEntryStandingDto[] cues = [.. entity.Standing(entity.Cues).OrderBy(c => !Known(c)).Select(c => ToStanding(c, possible))];
+        string[] context = [.. Context(entity).Where(c => catalogue.Context(c) is not null)];
+        var hours = Kept<PartHoursDto[]>(entity, HoursFact) ?? [];
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup,
-            [.. readings.Where(r => strict || AsTaken.Fits(r.Quantity, real)).Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At))],
-            [.. cues.Where(Judged).Select(ToDto)],
+            [.. readings.Where(r => r.Judged).Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At, r.Id))],
+            [.. cues.Where(c => c.Judged).Select(c => new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When, At: c.At, Id: c.Id))],
             context,
-            Kept<PartHoursDto[]>(entity, HoursFact) ?? [],
-            await record.Found(ShopRecord.TypeOf(pump.Pump), entity.Id, stop),
+            [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders)],
+            await record.Found(ShopRecord.TypeOf(pump.Pump), entity, stop),
             [.. (Kept<string[]>(entity, CouldNotFact) ?? []).Where(EvidenceRules.Answerable(catalogue))],
             Kept<LimitsDto>(entity, LimitsFact) is { } limits ? limits with { Without = [.. (limits.Without ?? []).Where(catalogue.Tools.Contains)] } : new LimitsDto());
         var facts = entity.Standing(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
+        var (diagnosis, trouble) = Judge(request, entity.Id);
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage), facts.GetValueOrDefault("closed"), entity.OpenedAt,
-            readings,
-            [.. cues.Select(ToStanding)],
-            context, facts,
+            readings, cues, context, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says,
-            DiagnosisEndpoint.Compute(request, diagnoser, catalogue),
-            request.Hours!, request.CouldNot!, request.Limits!, request.Found!);
+            diagnosis, trouble,
+            hours, request.CouldNot!, request.Limits!, request.Found!);
     }
 
-    private bool Known(CueEntity c) => catalogue.Cue(c.Cue)?.Answers.Any(a => a.Id == c.Answer) == true;
+    // A verdict that cannot be computed must not lock anybody out of the case.
+    private (DiagnosisResponse? Diagnosis, VerdictTroubleDto? Trouble) Judge(DiagnosisRequest request, string id)
+    {
+        try
+        {
+            return (DiagnosisEndpoint.Compute(request, diagnoser, catalogue), null);
+        }
+        catch (ImpossibleInputException e)
+        {
+            return (null, new VerdictTroubleDto(e.Field, e.Message));
+        }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            log.LogError(e, "No verdict on case {Case}", id);
+            return (null, new VerdictTroubleDto("", "No verdict could be computed from what stands here; it has been logged. Take out what was noted last."));
+        }
+    }
 
-    private CueEntryStandingDto ToStanding(CueEntity c) => Known(c)
-        ? new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)))
-        : new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, $"{c.Cue}: {c.Answer} (the catalogue no longer knows this)", $"{c.Cue} {c.Answer}");
+    private static ReadingEntryDto ToStanding(ReadingEntity r, ReciprocatingPump pump, Setup setup) => new(
+        r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null, r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt,
+        Readable.On(r.Quantity, pump, setup));
+
+    private bool Known(CueEntity c) => catalogue.Cue(c.Cue)?.Answer(c.Answer) is not null;
+
+    private CueEntryStandingDto ToStanding(CueEntity c, CueModel possible) => Known(c)
+        ? new(c.Id, c.Cue, catalogue.Cue(c.Cue)!.Answer(c.Answer)!.Id, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)), possible.Allows(Fact(c)))
+        : new(c.Id, c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt, $"{c.Cue}: {c.Answer} (the catalogue no longer knows this)", $"{c.Cue} {c.Answer}", false);
 
     private static CueDto ToDto(CueEntity c) => new(c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.DripsWhen, At: c.SeenAt);
 
@@ -183,14 +217,22 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private static string[] Context(CaseEntity entity) => entity.Fact(ContextFact)?.Split(',', StringSplitOptions.RemoveEmptyEntries) ?? [];
 
+    // What is sent may carry names that were used before, and ids of its own: a stored entry has the ids of the case.
+    private ChangeRequest Current(ChangeRequest request) => request with
+    {
+        Cues = request.Cues is null ? null : [.. request.Cues.Select(c => c?.Cue is { } cue && c.Answer is { } answer && catalogue.Cue(cue)?.Answer(answer) is { } known ? c with { Answer = known.Id } : c!)],
+    };
+
     private void Answer(CaseEntity entity, ChangeEntity change, CueDto cue)
     {
-        // One answer to a question; drips are told place by place, and "dry everywhere" speaks of them all.
-        var places = catalogue.Cue(cue.Cue!)!.Kind == "places";
+        // One answer to a question, or one a place; "dry everywhere" and "all tight" speak of every place.
+        var question = catalogue.Cue(cue.Cue!)!;
+        var unknown = cue.Answer == Mapping.Unknown;
+        var told = unknown ? null : cue.ToCore("cue");
         TakeBack(
-            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (c.SeenAt == "after") == (cue.At == "after") && (!places || cue.Answer == "none" || c.Answer == "none" || (c.Answer == cue.Answer && c.Cylinder == cue.Cylinder)))),
+            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (c.SeenAt == "after") == (cue.At == "after") && (told is null || !Known(c) || EvidenceRules.Exclude(question, Fact(c), told)))),
             change);
-        if (cue.Answer == Mapping.Unknown)
+        if (unknown)
             return;
         entity.Cues.Add(new CueEntity
         {
@@ -216,7 +258,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             .Concat(evidence.Cues.Where(c => c.Source?.StartsWith("cues", StringComparison.Ordinal) == true).Select(c => Sentences.Say(catalogue, c)))
             .Concat((request.Facts ?? new Dictionary<string, string>()).Select(f => f.Value.Length > 0 ? $"{f.Key}: {(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}" : $"{f.Key} cleared"))
             .Concat(request.Context is null ? [] : ["History changed"])
-            .Concat(request.Hours is null ? [] : ["Hours told"])
+            .Concat(request.Hours is null ? [] : ["Hours noted"])
             .Concat(request.Limits is null ? [] : ["Limits of today changed"])
             .Concat(request.CouldNot is { Count: > 0 } ? ["Could not be had"] : [])
             .ToArray();
@@ -225,32 +267,48 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private static string NameOf(string quantity) => Observables.Find(quantity)?.Name ?? AsTaken.Beside.First(b => b.Id == quantity).Name;
 
-    private static CaseSummary Summary(CaseEntity c, LeaderDto? leader)
+    // What is new may be good by itself and yet not go with what stands; then it is refused, unless there was no verdict before.
+    private async Task<CaseResource> SaveUnlessItSpoils(CaseEntity entity, ChangeEntity change, CancellationToken stop)
     {
-        var pump = Pump(c);
-        return new CaseSummary(
-            c.Id, c.PumpId, pump.Tag, pump.Name, pump.Duty, c.Fact("complaint") ?? "", c.Fact("stage") ?? FirstStage, c.OpenedAt,
-            c.Changes.Max(x => x.At), c.Fact("closed"),
-            leader,
-            Standing(c).Count());
+        var shown = await Show(entity, stop);
+        if (shown.Trouble is { } trouble)
+        {
+            change.Undone = true;
+            var before = await Show(entity, stop);
+            change.Undone = false;
+            if (before.Trouble is null)
+                throw new RefusalException(StatusCodes.Status400BadRequest, "This cannot be", trouble.Field, trouble.Text);
+        }
+
+        return await Save(entity, shown, stop);
     }
 
-    private async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop)
+    private async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop) => await Save(entity, await Show(entity, stop), stop);
+
+    private async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        var shown = await Show(entity, strict: true, stop);
-        var leader = shown.Diagnosis.Suspects[0];
-        entity.Verdicts.Add(new VerdictEntity
+        var line = entity.Headline;
+        var closed = entity.Standing(entity.Facts.Where(f => f.Name == "closed")).LastOrDefault();
+        (line.Complaint, line.Stage, line.Closed, line.Entries) = (shown.Complaint, shown.Stage, shown.Closed, shown.Readings.Count + shown.Cues.Count);
+        line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
+        line.ChangedAt = entity.Changes.Max(c => c.At);
+        if (shown.Diagnosis?.Suspects[0] is { } leader)
         {
-            Id = Ids.New(),
-            CaseId = entity.Id,
-            AfterVersion = entity.Version,
-            At = Now(),
-            Leader = leader.Fault,
-            LeaderName = leader.Name,
-            Probability = leader.Probability,
-            Hunch = leader.Hunch,
-            SuspectsJson = Stored.Write(shown.Diagnosis.Suspects.ToDictionary(s => s.Fault, s => s.Probability)),
-        });
+            (line.Leader, line.LeaderName, line.Probability, line.Hunch) = (leader.Fault, leader.Name, leader.Probability, leader.Hunch);
+            entity.Verdicts.Add(new VerdictEntity
+            {
+                Id = Ids.New(),
+                CaseId = entity.Id,
+                AfterVersion = entity.Version,
+                At = Now(),
+                Leader = leader.Fault,
+                LeaderName = leader.Name,
+                Probability = leader.Probability,
+                Hunch = leader.Hunch,
+                SuspectsJson = Stored.Write(shown.Diagnosis.Suspects.ToDictionary(s => s.Fault, s => s.Probability)),
+            });
+        }
+
         await db.SaveOrRefuse(stop);
         return shown;
     }

@@ -58,7 +58,11 @@ public sealed record DiagnosisResponse(
     IReadOnlyList<PairDto> Pairs,
     double TwoAtOnce,
     OpenNowDto OpenNow,
-    RivalDto? Rival);
+    RivalDto? Rival,
+    [property: Description("what was seen that must stop the pump at once; no check on the running pump is proposed after it")] IReadOnlyList<StopNowDto> StopNow);
+
+/// <summary>A sign that ends all work on the running pump: what to do, why, and what was seen.</summary>
+public sealed record StopNowDto(string Id, string Text, string Why, IReadOnlyList<string> Sources);
 
 /// <summary>The second suspect and what would have to be true for it to lead.</summary>
 public sealed record RivalDto(string Fault, string Name, string? Check, string? Answer, double Probability, string Text);

@@ -80,7 +80,8 @@ public static class DiagnosisEndpoint
             [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))],
             Round(v.TwoAtOnce),
             ToDto(v.OpenNow),
-            v.Rival is { } rival ? ToDto(rival) : null);
+            v.Rival is { } rival ? ToDto(rival) : null,
+            [.. v.StopNow.Select(s => new StopNowDto(s.Sign.Id, s.Sign.Text, s.Sign.Why, s.Sources))]);
     }
 
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(

@@ -61,7 +61,7 @@ public static class CurvesEndpoint
             {
                 var there = new OperatingPointSolver(pump, setup.At(new RotationalSpeed(hertz)));
                 var point = there.Solve(condition, 1, 1, soft);
-                var head = Suction.Of(pump, setup, Math.Max(point.SupplyFlow, 1e-12), hertz, solver.InletLoss * point.SupplyFlow * point.SupplyFlow / (condition.InletCapacity * condition.InletCapacity));
+                var head = Suction.Of(pump, setup, condition, Math.Max(point.SupplyFlow, 1e-12), hertz, solver.InletLoss * point.SupplyFlow * point.SupplyFlow);
                 return new SpeedPointDto(Math.Round(hertz * 60, 2), Math.Round(head.Margin, 3), Math.Round(Units.Bar.FromSi(point.PressurePa), 3), Litres(point.NozzleFlow));
             }
             catch (ImpossibleInputException)

@@ -1,7 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
-using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.History;
@@ -17,26 +16,40 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
     /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
     public static string TypeOf(PumpDto pump) => $"{pump.Arrangement ?? "crank-plunger"}-{pump.Cylinders}";
 
-    /// <summary>Times each fault was found in closed cases of a type of pump, one case apart.</summary>
-    public async Task<Dictionary<string, int>> Found(string pumpType, string? butCase, CancellationToken stop) =>
-        (await Closed(stop)).Where(c => c.Type == pumpType && c.CaseId != butCase).GroupBy(c => c.Fault).ToDictionary(g => g.Key, g => g.Count());
+    /// <summary>Times each fault was found in closed cases of a type of pump, one case apart. Counted by the database.</summary>
+    public async Task<Dictionary<string, int>> Found(string pumpType, CaseEntity but, CancellationToken stop)
+    {
+        var times = new Dictionary<string, int>();
+        foreach (var (closed, count) in await Closed(pumpType, stop))
+            Count(times, closed, count);
+        if (but.Headline.Closed is { } own && await Counts(pumpType, but.Headline.ClosedAt, stop))
+            Count(times, own, -1);
+        return times.Where(t => t.Value > 0).ToDictionary();
+    }
 
     public async Task<IReadOnlyList<PumpTypeRecord>> All(CancellationToken stop)
     {
-        var since = await db.HistoryResets.ToDictionaryAsync(r => r.PumpType, r => r.At, stop);
-        return
-        [
-            .. (await Closed(stop)).GroupBy(c => c.Type).Select(g => new PumpTypeRecord(
-                g.Key, g.Count(), since.TryGetValue(g.Key, out var at) ? at : null,
-                [.. g.GroupBy(c => c.Fault).Select(f => new FoundDto(f.Key, catalogue.Fault(f.Key)!.Name, f.Count())).OrderByDescending(f => f.Times).ThenBy(f => f.Name, StringComparer.Ordinal)]))
-            .OrderByDescending(t => t.Cases),
-        ];
+        var since = await db.HistoryResets.AsNoTracking().ToDictionaryAsync(r => r.PumpType, r => r.At, stop);
+        var records = new List<PumpTypeRecord>();
+        foreach (var type in await db.Cases.Where(c => c.Headline.Closed != null).Select(c => c.Pump!.Type).Distinct().ToListAsync(stop))
+        {
+            var closed = await Closed(type, stop);
+            var times = new Dictionary<string, int>();
+            foreach (var (found, count) in closed)
+                Count(times, found, count);
+            if (times.Count > 0)
+                records.Add(new PumpTypeRecord(
+                    type, times.Values.Sum(), since.TryGetValue(type, out var at) ? at : null,
+                    [.. times.Select(t => new FoundDto(t.Key, catalogue.Fault(t.Key)!.Name, t.Value)).OrderByDescending(f => f.Times).ThenBy(f => f.Name, StringComparer.Ordinal)]));
+        }
+
+        return [.. records.OrderByDescending(r => r.Cases)];
     }
 
     /// <summary>From now on only cases closed later count for this type of pump.</summary>
     public async Task Reset(string pumpType, CancellationToken stop)
     {
-        if ((await Closed(stop)).All(c => c.Type != pumpType))
+        if ((await Closed(pumpType, stop)).Count == 0)
             throw RefusalException.NotFound("type of pump with closed cases", pumpType);
         var now = clock.GetUtcNow().UtcDateTime;
         if (await db.HistoryResets.FirstOrDefaultAsync(r => r.PumpType == pumpType, stop) is { } known)
@@ -46,24 +59,25 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
         await db.SaveOrRefuse(stop);
     }
 
-    private async Task<IReadOnlyList<(string CaseId, string Type, string Fault)>> Closed(CancellationToken stop)
+    // What was found, and how often, in cases of a type of pump closed since its record was set back.
+    private async Task<IReadOnlyList<(string Found, int Times)>> Closed(string pumpType, CancellationToken stop)
     {
-        var cases = await db.Cases.AsNoTracking().Where(c => c.Facts.Any(f => f.Name == "closed"))
-            .Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Facts.Where(f => f.Name == "closed")).AsSplitQuery().ToListAsync(stop);
-        var since = await db.HistoryResets.AsNoTracking().ToDictionaryAsync(r => r.PumpType, r => r.At, stop);
-        var found = new List<(string, string, string)>();
-        foreach (var one in cases)
-        {
-            if (one.Standing(one.Facts).LastOrDefault() is not { } closed)
-                continue;
-            var type = TypeOf(PumpEndpoints.Resource(one.Pump!).Pump);
-            if (since.TryGetValue(type, out var at) && one.Changes.First(c => c.Number == closed.AddedBy).At <= at)
-                continue;
-            foreach (var fault in closed.Value.Split('@')[0].Split('+').Where(f => catalogue.Fault(f) is not null))
-                found.Add((one.Id, type, fault));
-        }
+        var since = await Since(pumpType, stop);
+        var rows = await db.Cases.Where(c => c.Pump!.Type == pumpType && c.Headline.Closed != null && c.Headline.ClosedAt > since)
+            .GroupBy(c => c.Headline.Closed!).Select(g => new { Found = g.Key, Times = g.Count() }).ToListAsync(stop);
+        return [.. rows.Select(r => (r.Found, r.Times))];
+    }
 
-        return found;
+    private async Task<bool> Counts(string pumpType, DateTime? closedAt, CancellationToken stop) => closedAt > await Since(pumpType, stop);
+
+    private async Task<DateTime> Since(string pumpType, CancellationToken stop) =>
+        await db.HistoryResets.Where(r => r.PumpType == pumpType).Select(r => (DateTime?)r.At).FirstOrDefaultAsync(stop) ?? DateTime.SpecifyKind(DateTime.MinValue, DateTimeKind.Utc);
+
+    // "inlet-valve-leak+nozzle-worn@…": every fault of it that the catalogue still knows.
+    private void Count(Dictionary<string, int> times, string closed, int count)
+    {
+        foreach (var fault in closed.Split('@')[0].Split('+').Where(f => catalogue.Fault(f) is not null))
+            times[fault] = times.GetValueOrDefault(fault) + count;
     }
 }
 

@@ -1,6 +1,7 @@
 using MildHunch.Core;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Diagnosis.Jot;
+using MildHunch.Core.Quantities;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Jot;
@@ -19,10 +20,14 @@ public static class JotEndpoint
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/jot", (JotRequest request, JotLine jot) => Read(request, jot)).WithTags("Computation").WithSummary("Reads a technician's shorthand; stores nothing.");
 
+    // A bare number is in the unit of the pump's own plate.
+    private static Unit? Plate(QuantityDto? told, QuantityKind kind) => told is null ? null : Units.Find(kind, told.Unit ?? "");
+
     private static JotResponse Read(JotRequest request, JotLine jot)
     {
         var text = request.Text ?? throw new ImpossibleInputException("text", "nothing", "a line such as “31 bar swing 24, bypass none”");
-        var read = jot.Read(text, request.Pump.ToCore());
+        var pump = request.Pump.ToCore();
+        var read = jot.Read(text, pump, JotUnits.Of(Plate(request.Pump!.RatedPressure, QuantityKind.GaugePressure), Plate(request.Pump.RatedFlow, QuantityKind.VolumeFlow)));
         return new JotResponse(
             [.. read.Items.Select(i => new JotItemDto(
                 i.Start, i.Length, i.Says,

@@ -11,8 +11,8 @@ public sealed record AnswerDto(string Id, string Text, bool Healthy, string At, 
 
 public sealed record CueEntryDto(string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers, IReadOnlyList<string> Requires, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
-/// <param name="Arrangements">Where it can be read, if not on every pump.</param>
-public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units, IReadOnlyList<string> Arrangements);
+/// <param name="Arrangements">Where it can be read, if not on every pump; <paramref name="Fitted"/> what must be there.</param>
+public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units, IReadOnlyList<string> Arrangements, IReadOnlyList<string> Fitted);
 
 public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
 
@@ -28,8 +28,11 @@ public static class KnowledgeEndpoint
 {
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapGet("/api/knowledge", (Catalogue catalogue, ShopKnowledge shop) => new KnowledgeResponse(
-            [.. catalogue.Cues.Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place, a.Requires, a.Arrangements, a.Fitted))], c.Requires, c.Arrangements, c.Fitted))],
-            [.. Observables.All.Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind), [])), .. AsTaken.Beside.Select(b => new ObservableDto(b.Id, b.Name, b.Place, UnitsOf(b.Kind), [.. AsTaken.Only(b.Id).Select(a => a.Kebab())]))],
+            [.. catalogue.Cues.Where(c => !c.Retired).Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Where(a => !a.Retired).Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place, a.Requires, a.Arrangements, a.Fitted))], c.Requires, c.Arrangements, c.Fitted))],
+            [
+                .. Observables.All.Select(o => Observable(o.Id, o.Name, o.Place, o.Kind)),
+                .. AsTaken.Beside.Where(b => !AsTaken.Retired(b.Id)).Select(b => Observable(b.Id, b.Name, b.Place, b.Kind)),
+            ],
             [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
             [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, f.Requires, f.Arrangements, f.Fitted))],
             Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf),
@@ -38,6 +41,9 @@ public static class KnowledgeEndpoint
             [.. catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct()],
             new ShopFileDto(ShopKnowledge.FileName, shop.InUse, shop.Trouble)))
             .WithTags("Knowledge").WithSummary("Cues, readings, contexts and faults that the product knows.");
+
+    private static ObservableDto Observable(string id, string name, string place, QuantityKind kind) =>
+        new(id, name, place, UnitsOf(kind), Readable.Of(id).Arrangements, Readable.Of(id).Fitted);
 
     private static IReadOnlyList<string> UnitsOf(QuantityKind kind) => [.. Units.All.Where(u => u.Kind == kind).Select(u => u.Symbol)];
 }

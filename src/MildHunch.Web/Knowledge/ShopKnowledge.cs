@@ -21,7 +21,7 @@ public sealed class ShopKnowledge
             Catalogue = Catalogue.With(System.IO.File.ReadAllText(path), FileName);
             InUse = true;
         }
-        catch (Exception e) when (e is CatalogueException or IOException or UnauthorizedAccessException)
+        catch (Exception e) when (e is not OutOfMemoryException)
         {
             Trouble = e.Message;
         }

@@ -23,12 +23,12 @@ public sealed record PumpDto(
     [property: Description("unloader, regulator, auto-stop, relief or none")] string? Control,
     [property: Description("six-caps or stacked-bore")] string? HeadLayout = null,
     [property: Description("inlet or weep")] string? SealReturn = null,
-    IReadOnlyList<int>? FiringOrder = null,
+    [property: Description("which cylinder follows which, such as [1, 3, 2]")] IReadOnlyList<int>? FiringOrder = null,
     QuantityDto? RatedFlow = null,
     [property: Description("rod through the second chamber of a double-acting cylinder")] QuantityDto? RodDiameter = null,
     [property: Description("the pull stroke discharges")] bool? PullDischarges = null,
     [property: Description("clearance volume over swept volume")] double? Clearance = null,
-    [property: Description("valve slip when sound, a share")] double? Slip = null,
+    [property: Description("valve slip when healthy, a share")] double? Slip = null,
     [property: Description("head required at the inlet by the maker")] QuantityDto? RequiredHead = null,
     [property: Description("trapped-pressure or flow-actuated")] string? UnloaderType = null,
     [property: Description("of an intensifier")] QuantityDto? OilPistonDiameter = null,
@@ -85,7 +85,8 @@ public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder
 public sealed record ReadingDto(
     string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null,
     [property: Description("upper end, where a range was read: 28 to 46 bar is a mean and a swing")] QuantityDto? To = null,
-    [property: Description("before or after a mend; what was read before no longer counts once something was read after")] string? At = null);
+    [property: Description("before or after a mend; what was read before no longer counts once something was read after")] string? At = null,
+    [property: Description("what the verdict calls it; readings[0] and so on where nothing is said")] string? Id = null);
 
 /// <summary>Hours a part has run since it was new.</summary>
 public sealed record PartHoursDto(string? Part, double? Hours, int? Cylinder = null);
@@ -104,4 +105,5 @@ public sealed record CueDto(
     [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null,
     [property: Description("it runs rather than drips: more than anyone counts")] bool? Stream = null,
     [property: Description("running: drips only while the pump runs; standing: also while it stands")] string? When = null,
-    [property: Description("before or after a mend; once anything was told after one, only that counts")] string? At = null);
+    [property: Description("before or after a mend; once anything was told after one, only that counts")] string? At = null,
+    [property: Description("what the verdict calls it; cues[0] and so on where nothing is said")] string? Id = null);

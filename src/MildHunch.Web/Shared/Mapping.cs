@@ -19,7 +19,7 @@ public static class Mapping
         var value = Amount(dto!.Value, kind, $"{at}.value");
         Amount? to = dto.To is null ? null : Amount(dto.To, kind, $"{at}.to");
         double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
-        return new TakenReading(dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default), at);
+        return new TakenReading(dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default), dto.Id ?? at, at);
     }
 
     public static Limits ToCore(this LimitsDto? dto) => dto is null
@@ -41,10 +41,20 @@ public static class Mapping
         When: Choice<Dripping>(dto.When, $"{at}.when", default),
         At: Choice<Mend>(dto.At, $"{at}.at", default));
 
+    // Two entries of one name could not be told apart in the verdict.
+    private static void RefuseTwins(IEnumerable<(string? Id, string Field)> named)
+    {
+        var seen = new HashSet<string>();
+        foreach (var (id, field) in named)
+            if (id is not null && (id.Length is 0 or > 100 || !seen.Add(id)))
+                throw new ImpossibleInputException(field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”", "a name of 1 to 100 characters that no other entry has");
+    }
+
     /// <summary>Evidence from what was sent; unknown answers count as asked in vain.</summary>
     public static Evidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)
     {
-        CueFact[] told = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = $"cues[{i}]" })];
+        RefuseTwins((readings ?? []).Select((r, i) => (r?.Id, Field: $"readings[{i}].id")).Concat((cues ?? []).Select((c, i) => (c?.Id, Field: $"cues[{i}].id"))));
+        CueFact[] told = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = c?.Id ?? $"cues[{i}]" })];
         var evidence = AsTaken.Evidence(
             pump,
             setup,

@@ -37,7 +37,8 @@ public static class PumpMapping
                 dto.OilPistonDiameter.Maybe<Length>("oilPistonDiameter"),
                 dto.ShiftTime.Maybe<Duration>("shiftTime"),
                 dto.RequiredHead.Maybe<Length>("requiredHead"),
-                Mapping.Choice(dto.UnloaderType, "unloaderType", UnloaderType.TrappedPressure));
+                Mapping.Choice(dto.UnloaderType, "unloaderType", UnloaderType.TrappedPressure),
+                dto.FiringOrder);
         });
     }
 

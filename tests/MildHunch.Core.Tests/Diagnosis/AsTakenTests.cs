@@ -79,12 +79,12 @@ public class AsTakenTests
     }
 
     [Theory]
-    [InlineData(40, 40, "alike", null)]
-    [InlineData(46, 38, "fast", 1)]
-    [InlineData(36, 44, "fast", 2)]
+    [InlineData(1.5, 1.5, "alike", null)]
+    [InlineData(1.2, 1.5, "fast", 1)]
+    [InlineData(1.5, 1.2, "fast", 2)]
     public void Strokes_tell_the_fast_end(double left, double right, string answer, int? end)
     {
-        var cue = AsTaken.Evidence(Every.Intensifier(), Every.IntensifierSetup(), [Took(AsTaken.StrokesLeft, left, "rpm"), Took(AsTaken.StrokesRight, right, "rpm")], [], []).Cues.Single();
+        var cue = AsTaken.Evidence(Every.Intensifier(), Every.IntensifierSetup(), [Took(AsTaken.StrokeLeft, left, "s"), Took(AsTaken.StrokeRight, right, "s")], [], []).Cues.Single();
         (cue.Cue, cue.Answer, cue.Cylinder).ShouldBe(("stroke-timing", answer, end));
     }
 

@@ -63,7 +63,8 @@ public class InvarianceTests
             var setup = pump.Arrangement == Arrangement.Intensifier ? Every.IntensifierSetup() : Every.Plain(pump, 30);
             foreach (var h in HypothesisSet.For(Known, pump, setup, []).All)
             {
-                (h.Fault.Location == FaultLocation.End).ShouldBe(h.Fault.Id.StartsWith("intens-", StringComparison.Ordinal), h.Fault.Id);
+                if (h.Fault.Location == FaultLocation.End)
+                    h.Fault.Id.ShouldStartWith("intens-");
                 if (h.Fault.Id.StartsWith("intens-", StringComparison.Ordinal))
                     pump.Arrangement.ShouldBe(Arrangement.Intensifier);
                 if (h.Fault.Id is "cup-worn" or "sleeve-scored")

@@ -64,8 +64,7 @@ public class JotLineTests
     [InlineData("head 28 – 46", "discharge-pressure=37bar swing=18bar")]
     [InlineData("flow 12 to 13 l/min", "nozzle-flow=12.5L/min")]
     [InlineData("gauge at rest 3 bar", "gauge-at-rest=3bar")]
-    [InlineData("strokes left 42 rpm, strokes right 36 rpm", "strokes-left=42rpm strokes-right=36rpm")]
-    [InlineData("fell 5 bar", "pressure-fall=5bar")]
+    [InlineData("hose side fell 5 bar", "pressure-fall=5bar")]
     [InlineData("gun 30 bar", "gun-pressure=30bar")]
     [InlineData("neddle swings", "needle:swings")]
     [InlineData("needle swingss", "needle:swings")]
@@ -82,7 +81,7 @@ public class JotLineTests
 
     [Theory]
     [InlineData("31", "31")]
-    [InlineData("31 bar wobbly", "wobbly")]
+    [InlineData("31 bar wobbly", "31 bar wobbly")]
     [InlineData("1,450 rpm", "1,450 rpm")]
     [InlineData("weep 5", "weep 5")]
     [InlineData("-12 l/min", "-12 l/min")]
@@ -121,7 +120,7 @@ public class JotLineTests
     public void Every_answer_of_every_cue_can_be_jotted_by_its_own_words()
     {
         foreach (var cue in Known.Cues)
-            foreach (var answer in cue.Answers)
+            foreach (var answer in cue.Answers.Where(a => !a.Retired))
                 JotPhrases(cue.Id, answer.Id).ShouldBeTrue($"{cue.Id} {answer.Id}");
     }
 
@@ -134,6 +133,11 @@ public class JotLineTests
                 (item.Start >= 0 && item.Length > 0 && item.Start + item.Length <= line.Length).ShouldBeTrue();
         });
 
+    // Some are said of one kind of pump only.
+    private static readonly ReciprocatingPump[] Pumps = [Fog2, Triplex(control: ControlKind.Regulator), Every.Axial(12, 2800, ControlKind.AutoStop), Every.Twin(36, 420, ControlKind.Relief), Every.Intensifier()];
+
+    private static bool Says(string line, string cue, string answer) => Pumps.Any(p => Jot.Read(line, p).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer));
+
     private static bool JotPhrases(string cue, string answer)
     {
         using var stream = typeof(JotLine).Assembly.GetManifestResourceStream("knowledge/jot.json")!;
@@ -141,17 +145,17 @@ public class JotLineTests
         if (!data.GetProperty("subjects").TryGetProperty(cue, out var subjects))
         {
             var entry = Known.Cue(cue)!;
-            return Jot.Read($"{entry.Name} {entry.Answers.First(a => a.Id == answer).Text}", Fog2).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer);
+            return Says($"{entry.Name} {entry.Answers.First(a => a.Id == answer).Text}", cue, answer);
         }
 
         foreach (var subject in subjects.EnumerateArray())
             foreach (var word in data.GetProperty("answers").GetProperty(cue).GetProperty(answer).EnumerateArray())
-                if (Jot.Read($"{subject} {word.GetString()!.TrimEnd('*')}", Fog2).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer))
+                if (Says($"{subject} {word.GetString()!.TrimEnd('*')}", cue, answer) || Says(word.GetString()!.TrimEnd('*'), cue, answer))
                     return true;
         return false;
     }
 
-    private static string Short(JotItem item)
+    internal static string Short(JotItem item)
     {
         if (item.Number is { } n)
             return $"{n.What}={Math.Round(item.Unit!.FromSi(n.Value.Si), 3)}{item.Unit.Symbol}";

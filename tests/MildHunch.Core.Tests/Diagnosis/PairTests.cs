@@ -27,7 +27,7 @@ public class PairTests
     {
         Verdict Weeping(double? drops) => Judge(Fog2, Fog2Setup(), Saw(
             [Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.2, "L/min"), Read("speed", 1450, "rpm"), Read("bypass-flow", 0, "L/min")],
-            new("needle", "steady"), new("leak-at", "weep", 2, DropsPerMinute: drops), new("oil", "clear")));
+            new("needle", "steady"), new("leak-at", "weep", 2, DropsPerMinute: drops), new("sound", "smooth")));
         var verdict = Weeping(null);
         verdict.Of("nozzle-worn").ShouldBeGreaterThan(0.4);
         verdict.Actions.First(a => a.Action == "nozzle").Probability.ShouldBeGreaterThan(0.8);

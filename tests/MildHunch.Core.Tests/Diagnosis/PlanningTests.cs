@@ -50,13 +50,12 @@ public class PlanningTests
         Should.Throw<ImpossibleInputException>(() => Under(new Limits([], MostMinutes: 0))).Field.ShouldBe("limits.mostMinutes");
     }
 
-    /// <summary>Handbook 3: blanking the bypass only where it cannot be caught; venting and turning only after a hard start.</summary>
+    /// <summary>Handbook 3: venting and turning only after a hard start; the unloader's screw only once nozzle, flow and gauge are proved.</summary>
     [Fact]
     public void Some_checks_wait_for_their_turn()
     {
         var evidence = Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")]);
-        Diagnoser.Diagnose(Fog2, Fog2Setup(), evidence).NextChecks.ShouldNotContain(c => c.Check.Id == "blank-bypass" || c.Check.Id == "vent-and-turn");
-        Diagnoser.Diagnose(Fog2, Fog2Setup(), evidence, new Limits([], Avoid: ["hot"])).NextChecks.ShouldContain(c => c.Check.Id == "blank-bypass");
+        Diagnoser.Diagnose(Fog2, Fog2Setup(), evidence).NextChecks.ShouldNotContain(c => c.Check.Id == "unloader-screw" || c.Check.Id == "vent-and-turn");
         Judge(Fog2, Fog2Setup(), Saw([], new CueFact("restart", "hard"))).NextChecks.ShouldContain(c => c.Check.Id == "vent-and-turn");
     }
 

@@ -91,7 +91,7 @@ public class CatalogueTests
     [InlineData("cues.json", "\"requires\": [\"regulator\"]", "\"requires\": [\"regulater\"]", "unknown control")]
     [InlineData("faults.json", "\"cues\": [ { \"cue\": \"leak-at\", \"answer\": \"unloader\", \"word\": \"almost always\" } ]", "\"cues\": []", "cannot be reached")]
     [InlineData("faults.json", "\"dischargeAction\": \"discharge-valves\"", "\"dischargeAction\": \"discharge-valves\", \"side\": \"left\"", "unknown side")]
-    [InlineData("checks.json", "\"cue\": \"prime\"", "\"cue\": \"prim\"", null)]
+    [InlineData("checks.json", "\"cue\": \"prime\"", "\"cue\": \"prim\"", "unknown cue")]
     [InlineData("checks.json", "\"reading\": \"speed\"", "\"reading\": \"spid\"", "unknown reading")]
     [InlineData("checks.json", "\"id\": \"look-round\"", "\"id\": \"watch-needle\"", "stands twice")]
     [InlineData("contexts.json", "\"hp-seal-worn\": 4", "\"hp-seal\": 4", "which is no fault")]
@@ -119,10 +119,10 @@ public class CatalogueTests
 
     private const string Own = """
         {
-          "cues": [ { "id": "belt-squeal", "name": "Belt", "short": "belt", "place": "crank", "question": "Does the belt squeal under load?",
-            "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "squeals" } ] } ],
-          "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "cue": "belt-squeal", "how": "Under load, guards on.", "hazards": ["rotating"] } ],
-          "words": [ { "fault": "speed-low", "cue": "belt-squeal", "answer": "squeals", "word": "usually" } ],
+          "cues": [ { "id": "pulley-wobble", "name": "Pulley wobble", "short": "pulley", "place": "crank", "question": "Does the pulley wobble?",
+            "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "wobbles" } ] } ],
+          "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "cue": "pulley-wobble", "how": "Under load, guards on.", "hazards": ["rotating"] } ],
+          "words": [ { "fault": "speed-low", "cue": "pulley-wobble", "answer": "squeals", "word": "usually" } ],
           "contexts": [ { "id": "salt-spray", "name": "Salt spray", "multiply": { "speed-low": 3 } } ]
         }
         """;
@@ -134,9 +134,9 @@ public class CatalogueTests
         var merged = Known.With(Own, "shop-knowledge.json");
         merged.Checks.Count.ShouldBe(Known.Checks.Count + 1);
         var diagnoser = new Diagnoser(merged);
-        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new Evidence([], [new CueFact("belt-squeal", "squeals")], ["salt-spray"]));
+        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new Evidence([], [new CueFact("pulley-wobble", "squeals")], ["salt-spray"]));
         squeals.Of("speed-low").ShouldBeGreaterThan(3 * Judge(Fog2, Fog2Setup(), Evidence.None).Of("speed-low"));
-        new MildHunch.Core.Diagnosis.Jot.JotLine(merged).Read("belt squeals", Fog2).Items.Single().Cue!.Cue.ShouldBe("belt-squeal");
+        new MildHunch.Core.Diagnosis.Jot.JotLine(merged).Read("pulley wobble wobbles", Fog2).Items.Single().Cue!.Cue.ShouldBe("pulley-wobble");
     }
 
     [Theory]

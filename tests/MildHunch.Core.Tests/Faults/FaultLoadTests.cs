@@ -19,11 +19,13 @@ public class FaultLoadTests
         "unloader-leaking-by", "unloader-set-low", "unloader-stuck-open", "unloader-stuck-shut", "start-valve-stuck-shut", "outlet-valve-passing", "unloader-oring-external", "regulator-seat-worn",
         "regulator-diaphragm-cracked", "relief-or-thermal-valve-passing", "start-valve-open", "autostop-switch", "injector-air-or-leak", "nozzle-worn", "nozzle-oversize", "nozzle-blocked", "hose-leak-or-restricted",
         "gauge-wrong", "dampener-charge-lost", "oil-seal-leak", "drive-end-knock", "intens-seal-dynamic", "intens-seal-static", "intens-inlet-check", "intens-discharge-check", "intens-plunger-scored", "intens-endcap-misaligned",
+        "unloader-check-passing", "plunger-oil-seal", "valve-spring-broken", "gas-bound", "plunger-joint-loose", "packing-dry-or-tight", "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry",
+        "intens-boost-low", "intens-shift", "intens-piston-seal", "intens-bleed-passing",
     ];
 
     private static readonly Setup Fitted = Setup.Create(
         Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), OutletLine.Rigid,
-        dampener: Dampener.Create(Q<Volume>(100, "mL"), Q<GaugePressure>(45, "bar")), injector: InjectorPlace.Inlet);
+        dampener: Dampener.Create(Q<Volume>(100, "mL"), Q<GaugePressure>(45, "bar")), injector: InjectorPlace.Inlet, relief: Q<GaugePressure>(105, "bar"));
 
     private static (ReciprocatingPump Pump, Setup Setup) For(Fault fault)
     {

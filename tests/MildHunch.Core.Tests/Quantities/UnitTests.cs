@@ -68,7 +68,13 @@ public class UnitTests
     public void What_is_written_is_read_again() => Gen.Select(Gen.OneOfConst([.. Units.All.Where(u => u.Kind == QuantityKind.VolumeFlow)]), Gen.Double[1e-3, 1e5]).Sample((unit, value) =>
     {
         var flow = Quantity.From<VolumeFlow>(value, unit);
-        Quantity.Parse<VolumeFlow>(flow.Format(unit, 12)).Si.ShouldBe(flow.Si, flow.Si * 1e-9);
+        var written = flow.Format(unit, 12);
+
+        // "1.234 L/s" is one thing to us and another to half of the trade: refused, never read as the other.
+        if (NumberEntry.Read(written, out var problem) is null)
+            problem.ShouldNotBeNull().ShouldContain("two ways");
+        else
+            Quantity.Parse<VolumeFlow>(written).Si.ShouldBe(flow.Si, flow.Si * 1e-9);
     });
 
     [Theory]

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CaseResource, Knowledge } from '@/shared/api/client';
+import type { JudgedCase, Knowledge } from '@/shared/api/client';
 import { range } from '@/shared/format';
 import type { Place } from './layout';
 import { placeNames, spotOf, standingAt, type Spot } from './spots';
 
 /** What was told at one place, pinned where it was taken; the dashed tag takes more. */
-const props = defineProps<{ place: Place; data: CaseResource; knowledge: Knowledge }>();
+const props = defineProps<{ place: Place; data: JudgedCase; knowledge: Knowledge }>();
 const emit = defineEmits<{ tap: [spot: Spot, event: Event] }>();
 
 const asks: Record<Place, string> = {
@@ -25,8 +25,8 @@ const short: Record<string, string> = {
   'supply-flow': 'draws ',
   'gauge-at-rest': 'at rest ',
   'pressure-fall': 'falls ',
-  'strokes-left': 'left ',
-  'strokes-right': 'right ',
+  'stroke-left': 'left ',
+  'stroke-right': 'right ',
   'gun-pressure': 'gun ',
 };
 

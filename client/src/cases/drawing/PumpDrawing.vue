@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CaseResource, Knowledge } from '@/shared/api/client';
+import type { JudgedCase, Knowledge } from '@/shared/api/client';
 import DriveEnd from './DriveEnd.vue';
 import PlaceTags from './PlaceTags.vue';
 import PumpChamber from './PumpChamber.vue';
@@ -12,7 +12,7 @@ import { share, suspicion } from './suspicion';
 import { spotOf, type Spot } from './spots';
 
 /** The pump as it stands before you, head on: tap a place to tell what you measured or saw there. */
-const props = defineProps<{ data: CaseResource; knowledge: Knowledge; chosen?: Spot }>();
+const props = defineProps<{ data: JudgedCase; knowledge: Knowledge; chosen?: Spot }>();
 const emit = defineEmits<{ tap: [spot: Spot, event: Event] }>();
 
 const pump = computed(() => props.data.pump.pump);

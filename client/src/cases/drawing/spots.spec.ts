@@ -25,7 +25,7 @@ describe('places on the drawing', () => {
       return observablesAt('crank', knowledgeOf(knowledge, pump)).map((o) => o.id);
     };
     expect(crank('crank-plunger')).toEqual(['speed']);
-    expect(crank('intensifier')).toEqual(['speed', 'strokes-left']);
+    expect(crank('intensifier')).toEqual(['speed', 'stroke-left']);
     const at = (side: 'inlet' | 'discharge') => cuesAt(spotOf('caps', 2, side), knowledge).map((c) => c.id);
     expect(at('discharge')).toEqual(['cap-listen', 'leak-at']);
     expect(at('inlet')).toEqual(['cap-listen', 'found-inlet-valves', 'leak-at']);

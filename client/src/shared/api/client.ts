@@ -3,6 +3,8 @@ import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
 export type CaseResource = Schemas['CaseResource'];
+/** A case of which a verdict could be computed. */
+export type JudgedCase = CaseResource & { diagnosis: NonNullable<CaseResource['diagnosis']> };
 export type CaseSummary = Schemas['CaseSummary'];
 export type ChangeRequest = Schemas['ChangeRequest'];
 export type Knowledge = Schemas['KnowledgeResponse'];

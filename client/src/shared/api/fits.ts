@@ -7,7 +7,7 @@ interface OnlyWhere {
 }
 
 /** True where this pump, run like this, has what an entry of the catalogue is about. */
-export function fits(entry: OnlyWhere, { pump, setup }: PumpResource, placed = false): boolean {
+export function fits(entry: OnlyWhere, { pump, fittings }: PumpResource, placed = false): boolean {
   const arrangement = pump.arrangement ?? 'crank-plunger';
   const control = (pump.control ?? 'none').replace('-', '');
   const built =
@@ -15,7 +15,7 @@ export function fits(entry: OnlyWhere, { pump, setup }: PumpResource, placed = f
   return (
     built &&
     (entry.requires.length === 0 || entry.requires.some((r) => r.replace('-', '').toLowerCase() === control)) &&
-    entry.fitted.every((part) => (part === 'dampener' ? setup.dampener : setup.injector))
+    entry.fitted.every((part) => fittings.includes(part))
   );
 }
 
@@ -29,7 +29,7 @@ export function knowledgeOf(knowledge: Knowledge, pump: PumpResource): Knowledge
         ...c,
         answers: c.answers.filter((a) => fits(a, pump, a.at === 'cylinder' || a.at === 'cavity')),
       })),
-    observables: knowledge.observables.filter((o) => fits({ requires: [], fitted: [], ...o }, pump)),
+    observables: knowledge.observables.filter((o) => fits({ requires: [], ...o }, pump)),
     faults: knowledge.faults.filter((f) => fits(f, pump, f.location !== 'none')),
   };
 }

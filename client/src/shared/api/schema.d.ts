@@ -848,10 +848,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All cases, open ones first, with the leading hunch. */
+        /** Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how many there are. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    skip?: number;
+                    take?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -1175,7 +1178,8 @@ export interface components {
             changes: components["schemas"]["ChangeDto"][];
             undo: null | string;
             redo: null | string;
-            diagnosis: components["schemas"]["DiagnosisResponse"];
+            diagnosis: null | components["schemas"]["DiagnosisResponse"];
+            trouble: null | components["schemas"]["VerdictTroubleDto"];
             hours: components["schemas"]["PartHoursDto"][];
             couldNot: string[];
             limits: components["schemas"]["LimitsDto"];
@@ -1295,6 +1299,8 @@ export interface components {
             when?: null | string;
             /** @description before or after a mend; once anything was told after one, only that counts */
             at?: null | string;
+            /** @description what the verdict calls it; cues[0] and so on where nothing is said */
+            id?: null | string;
         };
         CueEntryDto: {
             id: string;
@@ -1322,6 +1328,8 @@ export interface components {
             at: null | string;
             says: string;
             tag: string;
+            /** @description false where it does not count */
+            judged: boolean;
         };
         CurvePointDto: {
             /** Format: double */
@@ -1388,6 +1396,8 @@ export interface components {
             twoAtOnce: number;
             openNow: components["schemas"]["OpenNowDto"];
             rival: null | components["schemas"]["RivalDto"];
+            /** @description what was seen that must stop the pump at once; no check on the running pump is proposed after it */
+            stopNow: components["schemas"]["StopNowDto"][];
         };
         /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
         DriveDto: {
@@ -1645,8 +1655,9 @@ export interface components {
             name: string;
             place: string;
             units: string[];
-            /** @description Where it can be read, if not on every pump. */
+            /** @description Where it can be read, if not on every pump; Fitted what must be there. */
             arrangements: string[];
+            fitted: string[];
         };
         /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
         OpenNowDto: {
@@ -1772,6 +1783,7 @@ export interface components {
             headLayout?: null | string;
             /** @description inlet or weep */
             sealReturn?: null | string;
+            /** @description which cylinder follows which, such as [1, 3, 2] */
             firingOrder?: null | number[];
             ratedFlow?: null | components["schemas"]["QuantityDto"];
             rodDiameter?: null | components["schemas"]["QuantityDto"];
@@ -1784,7 +1796,7 @@ export interface components {
             clearance?: null | number;
             /**
              * Format: double
-             * @description valve slip when sound, a share
+             * @description valve slip when healthy, a share
              */
             slip?: null | number;
             requiredHead?: null | components["schemas"]["QuantityDto"];
@@ -1809,6 +1821,8 @@ export interface components {
             setup: components["schemas"]["SetupDto"];
             /** Format: int32 */
             version: number;
+            /** @description what stands on and around it, as entries of the catalogue ask for it */
+            fittings: string[];
         };
         /** @description What closed cases of one type of pump turned out to be, and since when they count. */
         PumpTypeRecord: {
@@ -1833,6 +1847,8 @@ export interface components {
             to?: null | components["schemas"]["QuantityDto"];
             /** @description before or after a mend; what was read before no longer counts once something was read after */
             at?: null | string;
+            /** @description what the verdict calls it; readings[0] and so on where nothing is said */
+            id?: null | string;
         };
         ReadingEntryDto: {
             id: string;
@@ -1841,6 +1857,8 @@ export interface components {
             uncertainty: null | components["schemas"]["QuantityDto"];
             to: null | components["schemas"]["QuantityDto"];
             at: null | string;
+            /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
+            judged: boolean;
         };
         /** @description The second suspect and what would have to be true for it to lead. */
         RivalDto: {
@@ -1946,6 +1964,13 @@ export interface components {
             /** Format: double */
             flow: number;
         };
+        /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
+        StopNowDto: {
+            id: string;
+            text: string;
+            why: string;
+            sources: string[];
+        };
         SumDto: {
             id: string;
             name: string;
@@ -2023,6 +2048,11 @@ export interface components {
             degrees: number;
             /** Format: double */
             flowOverMean: number;
+        };
+        /** @description Why there is no verdict; take the entry out that stands in its way. */
+        VerdictTroubleDto: {
+            field: string;
+            text: string;
         };
         WorkingDto: {
             formula: string;

@@ -12,7 +12,7 @@ defineEmits<{ open: [figure: Figure] }>();
     <span>{{ figure.name }}</span>
     <b class="figure">{{ quantity(figure.value) }}</b>
     <span v-if="sound && quantity(sound.value) !== quantity(figure.value)" class="figure was"
-      >sound {{ quantity(sound.value) }}</span
+      >healthy {{ quantity(sound.value) }}</span
     >
     <span v-else-if="figure.low.value !== figure.high.value" class="quiet figure"
       >{{ digits(figure.low.value) }} to {{ quantity(figure.high) }}</span

@@ -10,7 +10,16 @@ internal enum MeaningKind
     Subject,
     Answer,
     Side,
+    End,
     Cylinder,
+    Elsewhere,
+    Negation,
+    Gone,
+    Between,
+    At,
+    And,
+    Every,
+    Drop,
     Bucket,
     Stream,
     Standing,
@@ -19,8 +28,8 @@ internal enum MeaningKind
     Filler,
 }
 
-/// <summary>One meaning of a phrase. An answer that stands alone needs no subject.</summary>
-internal sealed record Meaning(MeaningKind Kind, string Id = "", string Answer = "", bool Alone = false);
+/// <summary>One meaning of a phrase. An answer that stands alone needs no subject; a generic label gives way to one that names a place.</summary>
+internal sealed record Meaning(MeaningKind Kind, string Id = "", string Answer = "", bool Alone = false, bool Generic = false);
 
 /// <summary>Something with a number that can be jotted: an observable, or one of the readings beside them.</summary>
 internal sealed record JotQuantity(string Id, string Name, Quantities.QuantityKind Kind)
@@ -44,8 +53,13 @@ internal sealed class JotLexicon
         foreach (var (id, words) in data.Labels)
         {
             Require(JotQuantity.Find(id) is not null, id, "is no reading");
-            Add(words, new Meaning(MeaningKind.Label, id));
+            foreach (var word in words)
+                Add([word.TrimEnd('?')], new Meaning(MeaningKind.Label, id, Generic: word.EndsWith('?')));
         }
+
+        Add(data.Elsewhere, new Meaning(MeaningKind.Elsewhere));
+        Add(data.Negations, new Meaning(MeaningKind.Negation));
+        Add(data.Gone, new Meaning(MeaningKind.Gone));
 
         foreach (var (id, words) in data.Subjects)
         {
@@ -69,18 +83,25 @@ internal sealed class JotLexicon
             if (!data.Subjects.ContainsKey(cue.Id))
                 Add([cue.Name], new Meaning(MeaningKind.Subject, cue.Id));
             if (!data.Answers.ContainsKey(cue.Id))
-                foreach (var answer in cue.Answers)
+                foreach (var answer in cue.Answers.Where(a => !a.Retired))
                     Add([answer.Text], new Meaning(MeaningKind.Answer, cue.Id, answer.Id));
         }
 
         Add(data.Fillers, new Meaning(MeaningKind.Filler));
         Add(["discharge", "discharge cap", "discharge side"], new Meaning(MeaningKind.Side, "discharge"));
         Add(["inlet", "inlet cap", "inlet side"], new Meaning(MeaningKind.Side, "inlet"));
-        Add(["cylinder", "cyl", "no"], new Meaning(MeaningKind.Cylinder));
+        Add(["left", "left end", "left hand end"], new Meaning(MeaningKind.End, "1"));
+        Add(["right", "right end", "right hand end"], new Meaning(MeaningKind.End, "2"));
+        Add(["cylinder", "cylinders", "cyl", "cyls", "number"], new Meaning(MeaningKind.Cylinder));
+        Add(["between"], new Meaning(MeaningKind.Between));
+        Add(["at", "@", "at the", "on the", "in the", "by the"], new Meaning(MeaningKind.At));
+        Add(["and", "&", "+"], new Meaning(MeaningKind.And));
+        Add(["every", "each"], new Meaning(MeaningKind.Every));
+        Add(["drop", "one drop", "a drop", "1 drop", "drip", "one drip", "a drip"], new Meaning(MeaningKind.Drop));
         Add(["bucket"], new Meaning(MeaningKind.Bucket));
-        Add(["stream", "a stream", "streams"], new Meaning(MeaningKind.Stream));
-        Add(["also standing", "standing too", "standing", "at rest too"], new Meaning(MeaningKind.Standing));
-        Add(["only running", "running only", "while running", "only while running"], new Meaning(MeaningKind.Running));
+        Add(["stream", "a stream", "streams", "streaming", "as a stream", "pours", "pouring"], new Meaning(MeaningKind.Stream));
+        Add(["also standing", "standing too", "standing", "at rest too", "also when standing", "also at rest", "also stopped", "even standing"], new Meaning(MeaningKind.Standing));
+        Add(["only running", "running only", "while running", "only while running", "only when running", "when running"], new Meaning(MeaningKind.Running));
         Add(["dry"], new Meaning(MeaningKind.Dry));
         longest = phrases.Keys.Max(k => k.Length);
     }
@@ -111,7 +132,7 @@ internal sealed class JotLexicon
     {
         if (word.Length < LeastLetters || !word.All(char.IsLetter))
             return null;
-        var near = phrases.Where(p => !p.Key.Contains(' ', StringComparison.Ordinal) && p.Key.Length >= LeastLetters - 1 && OneSlip(word.ToLowerInvariant(), p.Key.ToLowerInvariant())).ToArray();
+        var near = phrases.Where(p => !p.Key.Contains(' ', StringComparison.Ordinal) && p.Key.Length >= LeastLetters && OneSlip(word.ToLowerInvariant(), p.Key.ToLowerInvariant())).ToArray();
         return near.Length == 0 || near.Skip(1).Any(p => !p.Value.SequenceEqual(near[0].Value)) ? null : near[0].Value;
     }
 
@@ -126,7 +147,7 @@ internal sealed class JotLexicon
     public IReadOnlyList<string> AnswersTo(IReadOnlyList<Meaning> subject, int most) =>
     [
         .. phrases.Where(p => p.Value.Any(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Kind == MeaningKind.Subject && w.Id == m.Id)))
-            .GroupBy(p => p.Value.First(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Id == m.Id)).Answer).Select(g => g.MinBy(p => p.Value.Count).Key).Take(most),
+            .GroupBy(p => p.Value.First(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Id == m.Id)).Answer).Select(g => g.MinBy(p => (p.Key.Count(c => c == ' '), p.Value.Count(m => m.Kind == MeaningKind.Answer))).Key).Take(most),
     ];
 
     private static bool OneSlip(string a, string b)
@@ -162,5 +183,8 @@ internal sealed class JotLexicon
         Dictionary<string, string[]> Labels,
         Dictionary<string, string[]> Subjects,
         Dictionary<string, Dictionary<string, string[]>> Answers,
-        string[] Fillers);
+        string[] Fillers,
+        string[] Elsewhere,
+        string[] Negations,
+        string[] Gone);
 }

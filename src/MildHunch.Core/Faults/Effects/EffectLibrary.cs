@@ -30,6 +30,8 @@ public static class EffectLibrary
         new CylinderLeak("cracked-plunger", LeakStroke.Forward, 0.5, 3, LeakWay.Outside),
         new CylinderLeak("cup-leak", LeakStroke.Forward, 0, 1.5, LeakWay.Outside),
         new CylinderLeak("end-seal-leak", LeakStroke.Forward, 0, 0.8, LeakWay.Outside),
+        new CylinderLeak("late-forward", LeakStroke.Forward, 0, 0.3),
+        new CylinderLeak("late-return", LeakStroke.Return, 0, 0.3),
         new NoFill(),
 
         // Orifices, as the share of the flow that goes through them.
@@ -37,9 +39,11 @@ public static class EffectLibrary
         new Orifice("bypass-stuck", OrificeWay.Bypass, 0.50, 0.95),
         new Orifice("small-bypass", OrificeWay.Bypass, 0.02, 0.15),
         new Orifice("relief-passing", OrificeWay.Bypass, 0.02, 0.30),
+        new ReliefLow(),
         new Orifice("outside-leak", OrificeWay.Outside, 0.001, 0.10),
         new Orifice("cracked-head", OrificeWay.Inside, 0.02, 0.50),
         new HuntingRegulator(),
+        new ShiftDip(),
         new SettingLow(),
         new SettingHigh(),
         new HoseFault(),

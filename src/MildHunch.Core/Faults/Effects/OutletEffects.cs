@@ -70,8 +70,7 @@ public sealed class HuntingRegulator : IEffect
 }
 
 /// <summary>
-/// Control opens too early: from 0.95 down to a tenth of its setting. Handbook 2 ends at 0.3; below that lies a broken
-/// spring, and without it "most of the water in the bypass" could not be reached on a pump working near its setting.
+/// Control opens too early: from 0.95 down to three tenths of its setting, as low as a broken spring lets it (common practice).
 /// </summary>
 public sealed class SettingLow : IEffect
 {
@@ -90,6 +89,26 @@ public sealed class SettingHigh : IEffect
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 1.1 + (2.9 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => 1;
+}
+
+/// <summary>Relief valve lifts below what it is believed to be set to: from 0.95 down to half of it (common practice, no source).</summary>
+public sealed class ReliefLow : IEffect
+{
+    public string Id => "relief-low";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.ReliefFactor *= 0.95 - (0.45 * severity);
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.3;
+}
+
+/// <summary>Pressure that dips at every reversal of an intensifier, by up to three tenths (common practice, no source).</summary>
+public sealed class ShiftDip : IEffect
+{
+    public string Id => "shift-dip";
+
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.ExtraSwing += 0.3 * severity;
+
+    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
 /// <summary>Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.</summary>

@@ -1,0 +1,34 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis;
+
+/// <summary>On which pumps something can be read.</summary>
+/// <param name="Instead">What to say where it cannot.</param>
+public sealed record Readable(string Instead) : IOnlyWhere
+{
+    private static readonly Readable Anywhere = new("this can be read on every pump");
+    private static readonly Readable Ends = new("strokes of an end are an intensifier's") { Arrangements = ["intensifier"] };
+    private static readonly Readable Orifice = new("a process such as membranes has no orifice; measure its flow and pressure") { Fitted = ["nozzle"] };
+    private static readonly Readable Bypass = new("without control and relief valve there is no bypass") { Fitted = ["bypass"] };
+    private static readonly Readable Motor = new("only a motor takes a current; this pump has an engine") { Fitted = ["motor"] };
+
+    public IReadOnlyList<string> Requires { get; init; } = [];
+
+    public IReadOnlyList<string> Arrangements { get; init; } = [];
+
+    public IReadOnlyList<string> Fitted { get; init; } = [];
+
+    /// <summary>Where a quantity can be read.</summary>
+    public static Readable Of(string quantity) => quantity switch
+    {
+        AsTaken.StrokeLeft or AsTaken.StrokeRight or AsTaken.StrokesLeft or AsTaken.StrokesRight => Ends,
+        "nozzle-orifice" => Orifice,
+        "bypass-flow" => Bypass,
+        AsTaken.Amps => Motor,
+        _ => Anywhere,
+    };
+
+    /// <summary>True where it can be read on this pump, run like this.</summary>
+    public static bool On(string quantity, ReciprocatingPump pump, Setup setup) => Catalogue.Fits(Of(quantity), pump, setup);
+}

@@ -1,0 +1,57 @@
+using Microsoft.EntityFrameworkCore;
+
+namespace MildHunch.Store;
+
+/// <summary>
+/// Brings the database of a folder up to date, one start at a time. The lock is a file that the system lets go of when its
+/// process ends, however it ends; a mark left in the database by a start that was killed is then known to be stale.
+/// </summary>
+public static class StartLock
+{
+    private const string LockName = "start.lock";
+    private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(200);
+
+    /// <summary>Migrates; calls <paramref name="waits"/> once with the reason where another start has to end first.</summary>
+    public static async Task MigrateAsync(MildHunchDb db, string folder, Action<string> waits, CancellationToken stop)
+    {
+        await using var held = await Hold(Path.Combine(folder, LockName), waits, stop);
+        OnlyOurs(folder);
+        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", stop);
+
+        // Whoever holds the file is the only one who migrates.
+        await db.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\";", stop);
+        await db.Database.MigrateAsync(stop);
+    }
+
+    // What a shop writes down is nobody else's on this machine; SQLite gives the files beside it the same mode.
+    private static void OnlyOurs(string folder)
+    {
+        if (OperatingSystem.IsWindows())
+            return;
+        foreach (var name in new[] { MildHunchDb.FileName, $"{MildHunchDb.FileName}-wal", $"{MildHunchDb.FileName}-shm" })
+        {
+            var path = Path.Combine(folder, name);
+            if (name == MildHunchDb.FileName && !File.Exists(path))
+                File.Create(path).Dispose();
+            if (File.Exists(path))
+                File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+        }
+    }
+
+    private static async Task<FileStream> Hold(string path, Action<string> waits, CancellationToken stop)
+    {
+        for (var told = false; ; told = true)
+        {
+            try
+            {
+                return new FileStream(path, FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            }
+            catch (IOException) when (File.Exists(path))
+            {
+                if (!told)
+                    waits($"Another start is bringing the database in {Path.GetDirectoryName(path)} up to date; waiting for it to end.");
+                await Task.Delay(Look, stop);
+            }
+        }
+    }
+}
