@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
+using MildHunch.Bench;
 
 // Measures what the product promises: answers over HTTP from a running server (BASE_URL), and the kernel on its own.
 const int Rounds = 1000;
@@ -35,10 +36,23 @@ if (args.Contains("--accuracy"))
 
 Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a time");
 var stolenBefore = Stolen();
-Model.Measure();
+if (!args.Contains("--record"))
+    Model.Measure();
 if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
 {
     using var http = new HttpClient { BaseAddress = new Uri(address) };
+    if (!args.Contains("--record"))
+        await Questions(http);
+    if (Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
+        await RecordBench.LongRecord(http, folder);
+}
+
+// On a shared host others take processor time; what they took is told, since it lengthens the slow end.
+var stolenAfter = Stolen();
+Console.WriteLine($"processor time taken by the host meanwhile: {100 * (stolenAfter.Stolen - stolenBefore.Stolen) / Math.Max(1, stolenAfter.All - stolenBefore.All):0.0} %");
+
+static async Task Questions(HttpClient http)
+{
     // A case asks again and again about one pump; "new pump" gives each question a pump never seen before.
     await Measure("diagnosis, FOG-2, 3 readings, 4 cues", "/api/diagnosis", i => Request(i % 7, 3, Few(i)), http);
     await Measure("diagnosis, FOG-2, 6 readings, 8 cues", "/api/diagnosis", i => Request(i % 7, 3, Many(i)), http);
@@ -52,11 +66,8 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
     await Measure("curves, FOG-2", "/api/curves", i => Request(i, 3, null), http);
     await Measure("half a second in time, FOG-2", "/api/simulation", i => Request(i, 3, null), http);
     await Measure("jot line", "/api/jot", i => Jot(i), http);
+    await RecordBench.FirstQuestions(http, i => Fitted(Request(20_000 + i, 3, null)));
 }
-
-// On a shared host others take processor time; what they took is told, since it lengthens the slow end.
-var stolenAfter = Stolen();
-Console.WriteLine($"processor time taken by the host meanwhile: {100 * (stolenAfter.Stolen - stolenBefore.Stolen) / Math.Max(1, stolenAfter.All - stolenBefore.All):0.0} %");
 
 static (double Stolen, double All) Stolen()
 {
@@ -129,7 +140,7 @@ static JsonObject Jot(int i) => new() { ["pump"] = Pump(3), ["text"] = $"{31 + (
 
 static async Task Measure(string what, string path, Func<int, JsonObject> body, HttpClient http)
 {
-    var times = new List<double>();
+    var times = new Times(what);
     for (var i = 0; i < Rounds + WarmUp; i++)
     {
         using var content = JsonContent.Create(body(i));
@@ -138,10 +149,9 @@ static async Task Measure(string what, string path, Func<int, JsonObject> body, 
         using var response = await http.PostAsync(path, content);
         await response.Content.ReadAsByteArrayAsync();
         if (i >= WarmUp)
-            times.Add(watch.Elapsed.TotalMilliseconds);
+            times.Took(watch.Elapsed);
         response.EnsureSuccessStatusCode();
     }
 
-    times.Sort();
-    Console.WriteLine($"{what,-50} median {times[times.Count / 2],8:0.00} ms   p95 {times[(int)(times.Count * 0.95)],8:0.00} ms   slowest {times[^1],8:0.00} ms");
+    times.Tell();
 }

@@ -11,14 +11,18 @@ public static class Protection
         "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; "
         + "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
-    /// <summary>Headers on everything that is served.</summary>
+    /// <summary>Headers on everything that is served, refusals too: they are set at the last moment, since a failing request loses what was set before.</summary>
     public static Task Headers(HttpContext context, RequestDelegate next)
     {
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = Policy;
-        headers.XContentTypeOptions = "nosniff";
-        headers.XFrameOptions = "DENY";
-        headers["Referrer-Policy"] = "no-referrer";
+        context.Response.OnStarting(() =>
+        {
+            var headers = context.Response.Headers;
+            headers.ContentSecurityPolicy = Policy;
+            headers.XContentTypeOptions = "nosniff";
+            headers.XFrameOptions = "DENY";
+            headers["Referrer-Policy"] = "no-referrer";
+            return Task.CompletedTask;
+        });
         return next(context);
     }
 

@@ -1,0 +1,28 @@
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Store;
+
+namespace MildHunch.Web.Tests;
+
+/// <summary>Writes into the database what an older product may have left there, past every check of today's.</summary>
+internal static class OlderProduct
+{
+    public static MildHunchDb Open(string folder) =>
+        new(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
+
+    public static async Task Read(string folder, string caseId, string quantity, double value, string unit)
+    {
+        await using var db = Open(folder);
+        var told = await db.Cases.Include(c => c.Changes).Include(c => c.Readings).SingleAsync(c => c.Id == caseId);
+        told.Readings.Add(new ReadingEntity
+        {
+            Id = Ids.New(),
+            CaseId = caseId,
+            AddedBy = told.Changes.Max(c => c.Number),
+            Quantity = quantity,
+            Value = value,
+            Unit = unit,
+        });
+        db.Entry(told.Readings[^1]).State = EntityState.Added;
+        await db.SaveChangesAsync();
+    }
+}
