@@ -110,7 +110,7 @@ useKeys([
           </button>
         </span>
       </div>
-      <NoVerdict v-if="!judged" :data="data" :busy="busy" @tell="tell" />
+      <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="tell" />
       <main v-else>
         <div class="left">
           <PumpDrawing :data="judged" :knowledge="knowledge" :chosen="chosen" @tap="tap" />

@@ -1,5 +1,7 @@
 import { mount } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import NoVerdict from './NoVerdict.vue';
+import StopNow from './StopNow.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
 import ReadingField from './ReadingField.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
@@ -36,6 +38,38 @@ describe('the water ledger', () => {
   it('does not alarm within its own uncertainty', () => {
     const ledger = mount(WaterLedger, { props: { ledger: aLedger({ missingShares: 0.1 }) } });
     expect(ledger.find('.notable').exists()).toBe(false);
+  });
+});
+
+describe('what must stop the pump', () => {
+  it('is shown with its reason, and nothing where nothing was seen', () => {
+    const knock = { id: 'knock', text: 'Stop now: a knock', why: 'A bearing goes.', sources: ['cues[0]'] };
+    const shown = mount(StopNow, { props: { signs: [knock] } });
+    expect(shown.get('[role=alert]').text()).toContain('Stop now: a knock');
+    expect(shown.text()).toContain('A bearing goes.');
+    expect(
+      mount(StopNow, { props: { signs: [] } })
+        .find('[role=alert]')
+        .exists(),
+    ).toBe(false);
+  });
+});
+
+describe('a case without a verdict', () => {
+  it('says why, marks what stands in the way and takes it out', async () => {
+    const data = aCase();
+    const reading = data.readings[0]?.id ?? '';
+    const trouble = {
+      field: 'readings[0]',
+      text: 'readings[0]: 30 bar is not possible. Accepted: more.',
+      entry: reading,
+    };
+    const shown = mount(NoVerdict, { props: { data: { ...data, diagnosis: null, trouble }, knowledge, busy: false } });
+    expect(shown.get('[role=alert]').text()).toContain('30 bar is not possible');
+    expect(shown.get('[role=alert]').text()).not.toContain('readings[0]');
+    expect(shown.findAll('li')).toHaveLength(data.readings.length + data.cues.length);
+    await shown.get('li.odd button').trigger('click');
+    expect(shown.emitted('tell')).toEqual([[{ remove: [reading] }]]);
   });
 });
 

@@ -174,12 +174,14 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         }
         catch (ImpossibleInputException e)
         {
-            return (null, new VerdictTroubleDto(e.Field, e.Message));
+            var entry = request.Readings!.Where((_, i) => e.Field.StartsWith($"readings[{i}]", StringComparison.Ordinal)).Select(r => r.Id)
+                .Concat(request.Cues!.Where((_, i) => e.Field.StartsWith($"cues[{i}]", StringComparison.Ordinal)).Select(c => c.Id)).FirstOrDefault();
+            return (null, new VerdictTroubleDto(e.Field, e.Message, entry));
         }
         catch (Exception e) when (e is not OutOfMemoryException)
         {
             log.LogError(e, "No verdict on case {Case}", id);
-            return (null, new VerdictTroubleDto("", "No verdict could be computed from what stands here; it has been logged. Take out what was noted last."));
+            return (null, new VerdictTroubleDto("", "No verdict could be computed from what stands here; it has been logged. Take out what was noted last.", null));
         }
     }
 

@@ -27,7 +27,7 @@ public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, i
     [property: Description("false where it does not count")] bool Judged);
 
 /// <summary>Why there is no verdict; take the entry out that stands in its way.</summary>
-public sealed record VerdictTroubleDto(string Field, string Text);
+public sealed record VerdictTroubleDto(string Field, string Text, [property: Description("the entry that cannot be, where it is one")] string? Entry);
 
 /// <summary>A part of the list of cases, and how many there are in all.</summary>
 public sealed record CasePage(IReadOnlyList<CaseSummary> Cases, int All);

@@ -20,6 +20,8 @@ const asks: Record<Place, string> = {
   caps: 'caps',
   weep: 'drips',
 };
+// The pump, as it was corrected, can no longer show it: it stays, can be left out, and does not count.
+const idle = ' · not counted';
 const short: Record<string, string> = {
   swing: 'swing ',
   'supply-flow': 'draws ',
@@ -55,21 +57,21 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
       :key="r.id"
       type="button"
       class="tag figure"
-      :class="{ off: off(r.quantity) }"
+      :class="{ off: r.judged && off(r.quantity) }"
       @click="tap"
     >
-      {{ short[r.quantity] }}{{ range(r) }}{{ r.at ? ` ${r.at}` : '' }}
+      {{ short[r.quantity] }}{{ range(r) }}{{ r.at ? ` ${r.at}` : '' }}{{ r.judged ? '' : idle }}
     </button>
     <button
       v-for="c in standing.cues"
       :key="c.id"
       type="button"
       class="tag"
-      :class="{ off: c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer) }"
+      :class="{ off: c.judged && c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer) }"
       :title="c.says"
       @click="tap($event, c.cylinder, c.side)"
     >
-      {{ c.tag }}{{ c.at ? ` ${c.at}` : '' }}
+      {{ c.tag }}{{ c.at ? ` ${c.at}` : '' }}{{ c.judged ? '' : idle }}
     </button>
     <button
       type="button"

@@ -2053,6 +2053,8 @@ export interface components {
         VerdictTroubleDto: {
             field: string;
             text: string;
+            /** @description the entry that cannot be, where it is one */
+            entry: null | string;
         };
         WorkingDto: {
             formula: string;
