@@ -24,7 +24,7 @@ if (args.Contains("--freeze"))
 
 if (args.Contains("--frozen"))
 {
-    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped, Array.IndexOf(args, "--show") is var at and >= 0 ? args[at + 1] : null);
+    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped, Array.IndexOf(args, "--show") is var at and >= 0 ? args[at + 1] : null, args.Contains("--as-when-drawn"));
     return;
 }
 

@@ -106,9 +106,10 @@ internal static class AccuracyBench
 
     /// <summary>How often the hunch is right on the cases that were kept, all quick checks, middle noise.</summary>
     /// <param name="show">An error as it is listed, "truth: action", whose reasons are told; null for none.</param>
-    public static void Kept(string file, string? show)
+    /// <param name="asWhenDrawn">Judged with the faults of that day only, so that nothing is suspected that cannot be the truth.</param>
+    public static void Kept(string file, string? show, bool asWhenDrawn)
     {
-        var catalogue = Catalogue.BuiltIn();
+        var catalogue = asWhenDrawn ? FrozenCases.AsWhenDrawn() : Catalogue.BuiltIn();
         var diagnoser = new Diagnoser(catalogue);
         var judged = new ConcurrentBag<Judged>();
         var cases = FrozenCases.From(catalogue, file);

@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
@@ -16,6 +17,31 @@ internal static class FrozenCases
 {
     /// <summary>The 2000 cases of seed 1 as they were drawn before the catalogue took in the trade's corrections.</summary>
     public static string Shipped => Path.Combine(AppContext.BaseDirectory, "Frozen", "drawn-seed-1.jsonl.gz");
+
+    /// <summary>
+    /// Today's knowledge with the faults, and how often each was taken to come, of the day those cases were drawn: what has come
+    /// to the catalogue since cannot be the truth of any of them.
+    /// </summary>
+    public static Catalogue AsWhenDrawn()
+    {
+        var weights = JsonNode.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Frozen", "drawn-seed-1.weights.json")))!.AsObject();
+        return Catalogue.Read(name =>
+        {
+            if (name != "faults.json")
+                return Catalogue.Shipped(name);
+            var faults = JsonNode.Parse(Catalogue.Shipped(name))!.AsArray();
+            foreach (var fault in faults.Select(f => f!.AsObject()))
+            {
+                fault["weight"] = weights[fault["id"]!.GetValue<string>()]?.GetValue<double>() ?? Never;
+                fault.Remove("weightWhere");
+            }
+
+            return faults.ToJsonString();
+        });
+    }
+
+    // A weight must not be nothing.
+    private const double Never = 1e-6;
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {

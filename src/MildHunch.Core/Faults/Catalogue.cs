@@ -57,12 +57,15 @@ public sealed class Catalogue
     public IReadOnlyList<string> Tools => [.. Checks.SelectMany(c => c.Needs).Distinct().Order(StringComparer.Ordinal)];
 
     /// <summary>The knowledge that ships with the product.</summary>
-    public static Catalogue BuiltIn() => Read(name =>
+    public static Catalogue BuiltIn() => Read(Shipped);
+
+    /// <summary>The text of one file of the knowledge that ships, such as "faults.json".</summary>
+    public static string Shipped(string name)
     {
         using var stream = typeof(Catalogue).Assembly.GetManifestResourceStream($"knowledge/{name}")!;
         using var reader = new StreamReader(stream);
         return reader.ReadToEnd();
-    });
+    }
 
     /// <summary>Reads the six files by name; throws <see cref="CatalogueException"/> naming file and entry.</summary>
     public static Catalogue Read(Func<string, string> textOf) => new(
