@@ -3,6 +3,9 @@ using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 using MildHunch.Web.Shared;
 using static MildHunch.Web.Tests.Product;
 
@@ -176,6 +179,39 @@ public class GroundTests(Product product) : IClassFixture<Product>
         }
 
         await waiting;
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    /// <summary>A database from before the list had lines of its own: brought back to that day, then up to date again, it shows the same list.</summary>
+    [Fact]
+    public async Task An_older_database_gets_its_list()
+    {
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-").FullName;
+        string before;
+        using (var shop = new Product(true, folder))
+        {
+            var id = await shop.CaseOf("FOG-2");
+            foreach (var change in new[] { """{ "facts": { "closed": "discharge-valve-leak@2" } }""", """{ "cues": [ { "cue": "sound", "answer": "gravel" } ] }""" })
+                await shop.Send(HttpMethod.Post, $"/api/cases/{id}/changes", JsonNode.Parse(change), (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
+            await shop.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
+            before = (await shop.Get("/api/cases")).ToJsonString();
+        }
+
+        SqliteConnection.ClearAllPools();
+        await using (var db = OlderProduct.Open(folder))
+        {
+            await db.GetService<IMigrator>().MigrateAsync("Drips", TestContext.Current.CancellationToken);
+            (await db.Database.GetPendingMigrationsAsync(TestContext.Current.CancellationToken)).ShouldNotBeEmpty();
+        }
+
+        SqliteConnection.ClearAllPools();
+        using (var again = new Product(false, folder))
+        {
+            (await again.Get("/api/cases")).ToJsonString().ShouldBe(before);
+            (await again.Get("/api/history")).AsArray().ShouldContain(t => t!["pumpType"]!.GetValue<string>() == "crank-plunger-3");
+        }
+
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, recursive: true);
     }
