@@ -18,9 +18,6 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     private const double WorthTelling = 0.01;
     private const int MostPairs = 5;
 
-    /// <summary>About as many bytes as are remembered of pumps asked about before.</summary>
-    public long RememberedBytes => prepared.Bytes;
-
     /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
     public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, Evidence.None);
 

@@ -20,13 +20,10 @@ internal readonly record struct PumpKind(int Cylinders, ControlKind Control, Hea
 /// </summary>
 internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel> modelOf)
 {
-    private const long MostBytes = 256L << 20;
-    private const long MostWordBytes = 64L << 20;
+    private const long MostBytes = 128L << 20;
+    private const long MostWordBytes = 32L << 20;
     private readonly BoundedMemory<(ReciprocatingPump Pump, Setup Setup), PreparedPump> pumps = new(MostBytes, p => p.Bytes);
     private readonly BoundedMemory<PumpKind, CueModel> words = new(MostWordBytes, w => w.Bytes);
-
-    /// <summary>About as many bytes as are held.</summary>
-    public long Bytes => pumps.Bytes + words.Bytes;
 
     public PreparedPump For(ReciprocatingPump pump, Setup setup) => pumps.Get((pump, setup), _ => Prepare(pump, setup));
 

@@ -107,6 +107,7 @@ public static class Units
         new("psi" + suffix, kind, Psi, 0, "psi", suffix.Length == 0 ? "psig" : "psia", "lb/in2", "lbs/in2"),
         new("m water" + suffix, kind, MetreWater, 0, "m water", "mwater", "mh2o", "mwc", "mws"),
         new("mbar" + suffix, kind, 100, 0, "mbar"),
+        new("kg/cm²" + suffix, kind, 98_066.5, 0, "kg/cm2" + suffix, "kgf/cm2" + suffix, "kgf/cm²" + suffix, "kp/cm2" + suffix, "kp/cm²" + suffix),
     ];
 
     private static FrozenDictionary<(QuantityKind, string), Unit> Index()

@@ -12,6 +12,9 @@ internal sealed class JotParser(ClauseReader reader, string text)
     // "Outlet shut, head 5 bar": what follows was not read with the pump at work.
     private bool conditioned;
 
+    // What was asked back last named something that may be read: an unnamed number right behind it may be meant for that.
+    private bool named;
+
     public JotReading Parse(List<Token> tokens)
     {
         foreach (var clause in Clauses(tokens))
@@ -31,13 +34,27 @@ internal sealed class JotParser(ClauseReader reader, string text)
         }
 
         var read = reader.Read(clause);
-        var problem = read.Problem ?? (conditioned && read.Items.Any(i => i.Number is not null) ? "was that read with the pump at work? Say it in a line of its own" : null);
+        var problem = read.Problem ?? Doubt(clause, read.Items);
+        named = problem is not null && Names(clause);
         conditioned |= problem is not null && reader.IsCondition(clause);
         if (problem is null)
             items.AddRange(read.Items);
         else
             gaps.Add(new JotGap(start, end - start, text[start..end], problem));
     }
+
+    private string? Doubt(IReadOnlyList<Token> clause, IReadOnlyList<JotItem> said)
+    {
+        var numbers = said.Where(i => i.Number is not null).Select(i => i.Number!.What).ToArray();
+        if (conditioned && numbers.Length > 0)
+            return "was that read with the pump at work? Say it in a line of its own";
+        if (named && numbers.Length > 0 && !Names(clause))
+            return "of what? What stands before it is not understood";
+        var earlier = items.Where(i => i.Number is not null).Select(i => i.Number!.What);
+        return numbers.Concat(earlier).Distinct().Count() < numbers.Length + earlier.Count() ? "two numbers for one thing; which one counts?" : null;
+    }
+
+    private static bool Names(IReadOnlyList<Token> clause) => clause.OfType<WordToken>().Any(w => w.Is(MeaningKind.Label));
 
     // A comma between places of one list, "caps 1, 2 and 3", parts nothing.
     private static IEnumerable<IReadOnlyList<Token>> Clauses(List<Token> tokens)

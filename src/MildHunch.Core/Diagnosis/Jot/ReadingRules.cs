@@ -29,6 +29,10 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         var unit = value.Unit ?? last.GetValueOrDefault(what.Kind) ?? units.For(what.Kind);
         if (unit is null)
             return Ask("write the unit", out problem);
+
+        // A fraction is mostly of an inch, and then again not.
+        if (value.Unit is null && what.Kind == QuantityKind.Length && text(value.First).AsSpan().ContainsAny("/¼½¾⅛⅜⅝⅞"))
+            return Ask("of an inch? Write the unit", out problem);
         if (value.Unit is null && !Plausible(what, unit.ToSi(value.Middle)))
             return Ask($"{Quantity.Digits(value.Middle)} {unit.Symbol}? Write the unit", out problem);
         return Made(what, value, unit, string.Join(' ', words.Select(text)), out problem);
