@@ -120,8 +120,16 @@ internal static class RecordBench
             Version = 4,
             Headline = new CaseHeadline
             {
-                Complaint = "Weak", Stage = "closed", Closed = closed, ClosedAt = at, ChangedAt = at, Entries = 4,
-                Leader = like.Leader, LeaderName = like.LeaderName, Probability = like.Probability, Hunch = like.Hunch,
+                Complaint = "Weak",
+                Stage = "closed",
+                Closed = closed,
+                ClosedAt = at,
+                ChangedAt = at,
+                Entries = 4,
+                Leader = like.Leader,
+                LeaderName = like.LeaderName,
+                Probability = like.Probability,
+                Hunch = like.Hunch,
             },
             Changes = [.. Enumerable.Range(1, 4).Select(n => new ChangeEntity { CaseId = id, Number = n, Says = "Told", At = at })],
             Readings = [.. new[] { "discharge-pressure", "nozzle-flow" }.Select(q => new ReadingEntity { Id = Ids.New(), CaseId = id, AddedBy = 2, Quantity = q, Value = 20, Unit = q == "nozzle-flow" ? "L/min" : "bar" })],
