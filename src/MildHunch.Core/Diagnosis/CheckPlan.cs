@@ -2,6 +2,13 @@ using MildHunch.Core.Faults;
 
 namespace MildHunch.Core.Diagnosis;
 
+/// <summary>A check of the plan and the answer it is supposed to give.</summary>
+internal sealed record Supposed(Check Check, CheckAnswer Answer)
+{
+    /// <summary>What would then have been seen; null for a reading.</summary>
+    public CueFact? Seen => Check.Cue is { } cue ? new CueFact(cue, Answer.Answer, Answer.Cylinder, Answer.Side) : null;
+}
+
 /// <summary>
 /// The next three checks as a small decision tree: after each answer the check that shortens the way most, until opening
 /// beats testing. Unlikely answers end where they lead.
@@ -15,11 +22,11 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
 
     public PlanStep? Make(Posterior posterior) => Step(posterior, []);
 
-    private PlanStep? Step(Posterior posterior, IReadOnlyList<Check> done)
+    private PlanStep? Step(Posterior posterior, IReadOnlyList<Supposed> before)
     {
-        if (done.Count == Depth)
+        if (before.Count == Depth)
             return null;
-        var next = new NextChecks(bench, posterior, limits, done);
+        var next = new NextChecks(bench, posterior, limits, before);
         var checks = next.Rank();
         var stop = next.OpenNow(checks);
         if (stop.Recommended)
@@ -27,14 +34,14 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
         var check = checks.First(c => c.Check == stop.BestCheck);
         // Bands of a reading stay in the order of the scale; of many answers the likeliest are followed.
         CheckAnswer[] told = check.Check.Reading is not null ? [.. check.Answers] : [.. check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches)];
-        return new PlanStep(check.Check, check.Question, check.Check.AllMinutes, [.. told.Select(a => Branch(a, posterior, [.. done, check.Check]))]);
+        return new PlanStep(check.Check, check.Question, check.Check.AllMinutes, [.. told.Select(a => Branch(a, posterior, [.. before, new Supposed(check.Check, a)]))]);
     }
 
-    private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Check> done)
+    private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Supposed> before)
     {
         var (best, share) = standing.Leader(answer.After);
         var leader = bench.Hypotheses[best];
-        var next = answer.Probability >= WorthFollowing ? Step(posterior.With(answer.After, bench.Contenders), done) : null;
+        var next = answer.Probability >= WorthFollowing ? Step(posterior.With(answer.After, bench.Contenders), before) : null;
         return new PlanBranch(answer.Text, answer.Probability, leader.Fault.Name, share, next, next is null ? leader.Fault.ActionName : null);
     }
 }

@@ -42,7 +42,7 @@ public sealed class LeakRates
     private static readonly double Wide = Math.Log(3);
     private static readonly double Counted = Math.Sqrt((Wide * Wide) + (CountingShare * CountingShare));
     private static readonly (double Share, double Log)[] Idle = [(1, Math.Log(IdleDrops))];
-    // From a tenth of a cylinder on the floor it is a stream that somebody should have seen (handbook 3).
+    // From a tenth of a cylinder on the floor it is a stream that somebody should have seen (common practice, no source; docs/reasoning.md, Silence).
     private const double StreamShare = 0.1;
     private readonly double streamLog;
     private readonly (double Share, double Log)[]?[] byEffect;

@@ -15,17 +15,19 @@ internal sealed class NextChecks
     private readonly Workbench bench;
     private readonly Posterior posterior;
     private readonly Limits limits;
-    private readonly IReadOnlyList<Check> done;
+    private readonly IReadOnlyList<Supposed> supposed;
+    private readonly bool stopped;
     private readonly Foretelling foretelling;
     private readonly Standing standing;
     private readonly RepairCost repair;
     private PredictiveNodes? nodes;
 
-    /// <summary>Checks after all that was told, and after those <paramref name="done"/> whose answers the posterior already holds.</summary>
-    public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Check>? done = null)
+    /// <summary>Checks after all that was told, and after those <paramref name="supposed"/> whose answers the posterior already holds.</summary>
+    public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Supposed>? supposed = null)
     {
-        (this.bench, this.posterior, this.limits, this.done) = (bench, posterior, limits, done ?? []);
-        foretelling = new Foretelling(bench, posterior, this.done.Count > 0);
+        (this.bench, this.posterior, this.limits, this.supposed) = (bench, posterior, limits, supposed ?? []);
+        stopped = bench.StopNow.Count > 0 || StopSigns.In(bench.Catalogue, [.. bench.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
+        foretelling = new Foretelling(bench, posterior, this.supposed.Count > 0);
         standing = new Standing(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
     }
@@ -62,7 +64,7 @@ internal sealed class NextChecks
         return new Rival(second, best.Check, best.Answer.Text, best.Answer.Probability);
     }
 
-    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Select(c => c.On(bench.Pump)).Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && done.All(d => d.Id != c.Id) && Called(c));
+    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Select(c => c.On(bench.Pump)).Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && supposed.All(s => s.Check.Id != c.Id) && Called(c));
 
     private bool Fits(Check check) =>
         Catalogue.Fits(check, bench.Pump, bench.Fittings)
@@ -71,7 +73,7 @@ internal sealed class NextChecks
 
     // At a stop sign the pump runs no more; a shut outlet needs a control that works, and none that may be stuck.
     private bool Safe(Check check) =>
-        !(check.Running && bench.StopNow.Count > 0)
+        !(check.Running && stopped)
         && !(check.OutletShut && bench.Setup.State != ControlState.Working)
         && (check.NotWhile is not { } not || ShareOf(not.Fault) < not.Probability);
 

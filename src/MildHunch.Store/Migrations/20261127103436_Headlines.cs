@@ -99,38 +99,34 @@ namespace MildHunch.Store.Migrations
 
             // Cases that are there already get their line from what stands in them.
             migrationBuilder.Sql(
-                """
+                $"""
                 UPDATE Pumps SET Type = coalesce(json_extract(PumpJson, '$.arrangement'), 'crank-plunger') || '-' || coalesce(json_extract(PumpJson, '$.cylinders'), '');
                 UPDATE Cases SET
                     Headline_ChangedAt = coalesce((SELECT max(At) FROM Changes WHERE CaseId = Cases.Id), OpenedAt),
-                    Headline_Complaint = coalesce((SELECT f.Value FROM Facts f JOIN Changes a ON a.CaseId = f.CaseId AND a.Number = f.AddedBy
-                        WHERE f.CaseId = Cases.Id AND f.Name = 'complaint' AND NOT a.Undone
-                        AND (f.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = f.CaseId AND r.Number = f.RemovedBy AND r.Undone))
-                        ORDER BY f.AddedBy DESC, f.Id DESC LIMIT 1), ''),
-                    Headline_Stage = coalesce((SELECT f.Value FROM Facts f JOIN Changes a ON a.CaseId = f.CaseId AND a.Number = f.AddedBy
-                        WHERE f.CaseId = Cases.Id AND f.Name = 'stage' AND NOT a.Undone
-                        AND (f.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = f.CaseId AND r.Number = f.RemovedBy AND r.Undone))
-                        ORDER BY f.AddedBy DESC, f.Id DESC LIMIT 1), 'ask'),
-                    Headline_Closed = (SELECT f.Value FROM Facts f JOIN Changes a ON a.CaseId = f.CaseId AND a.Number = f.AddedBy
-                        WHERE f.CaseId = Cases.Id AND f.Name = 'closed' AND NOT a.Undone
-                        AND (f.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = f.CaseId AND r.Number = f.RemovedBy AND r.Undone))
-                        ORDER BY f.AddedBy DESC, f.Id DESC LIMIT 1),
-                    Headline_ClosedAt = (SELECT a.At FROM Facts f JOIN Changes a ON a.CaseId = f.CaseId AND a.Number = f.AddedBy
-                        WHERE f.CaseId = Cases.Id AND f.Name = 'closed' AND NOT a.Undone
-                        AND (f.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = f.CaseId AND r.Number = f.RemovedBy AND r.Undone))
-                        ORDER BY f.AddedBy DESC, f.Id DESC LIMIT 1),
-                    Headline_Entries = (SELECT count(*) FROM Readings e JOIN Changes a ON a.CaseId = e.CaseId AND a.Number = e.AddedBy
-                        WHERE e.CaseId = Cases.Id AND NOT a.Undone
-                        AND (e.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = e.CaseId AND r.Number = e.RemovedBy AND r.Undone)))
-                        + (SELECT count(*) FROM Cues e JOIN Changes a ON a.CaseId = e.CaseId AND a.Number = e.AddedBy
-                        WHERE e.CaseId = Cases.Id AND NOT a.Undone
-                        AND (e.RemovedBy IS NULL OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = e.CaseId AND r.Number = e.RemovedBy AND r.Undone))),
-                    Headline_Leader = (SELECT Leader FROM Verdicts WHERE CaseId = Cases.Id ORDER BY Id DESC LIMIT 1),
-                    Headline_LeaderName = (SELECT LeaderName FROM Verdicts WHERE CaseId = Cases.Id ORDER BY Id DESC LIMIT 1),
-                    Headline_Probability = (SELECT Probability FROM Verdicts WHERE CaseId = Cases.Id ORDER BY Id DESC LIMIT 1),
-                    Headline_Hunch = (SELECT Hunch FROM Verdicts WHERE CaseId = Cases.Id ORDER BY Id DESC LIMIT 1);
+                    Headline_Complaint = coalesce({Fact("complaint", "e.Value")}, ''),
+                    Headline_Stage = coalesce({Fact("stage", "e.Value")}, 'ask'),
+                    Headline_Closed = {Fact("closed", "e.Value")},
+                    Headline_ClosedAt = {Fact("closed", "a.At")},
+                    Headline_Entries = (SELECT count(*) {Standing("Readings")}) + (SELECT count(*) {Standing("Cues")}),
+                    Headline_Leader = {Verdict("Leader")},
+                    Headline_LeaderName = {Verdict("LeaderName")},
+                    Headline_Probability = {Verdict("Probability")},
+                    Headline_Hunch = {Verdict("Hunch")};
                 """);
         }
+
+        // Entries of a case that stand: not undone, and not taken back by a change that is not.
+        private static string Standing(string table) =>
+            $"""
+            FROM {table} e JOIN Changes a ON a.CaseId = e.CaseId AND a.Number = e.AddedBy
+            WHERE e.CaseId = Cases.Id AND NOT a.Undone AND (e.RemovedBy IS NULL
+                OR EXISTS (SELECT 1 FROM Changes r WHERE r.CaseId = e.CaseId AND r.Number = e.RemovedBy AND r.Undone))
+            """;
+
+        private static string Fact(string name, string what) =>
+            $"(SELECT {what} {Standing("Facts")} AND e.Name = '{name}' ORDER BY e.AddedBy DESC, e.Id DESC LIMIT 1)";
+
+        private static string Verdict(string what) => $"(SELECT {what} FROM Verdicts WHERE CaseId = Cases.Id ORDER BY Id DESC LIMIT 1)";
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)

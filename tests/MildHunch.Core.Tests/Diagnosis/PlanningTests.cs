@@ -31,6 +31,24 @@ public class PlanningTests
         verdict.NextChecks.Min(c => c.MinutesToMend).ShouldBe(verdict.OpenNow.MinutesIfTested, 1e-9);
     }
 
+    /// <summary>Behind an answer of the plan that would be a stop sign, nothing is planned with the pump running.</summary>
+    [Fact]
+    public void A_plan_stops_the_pump_where_a_verdict_would()
+    {
+        Evidence[] suspicious =
+        [
+            Saw([], new CueFact("oil", "metallic")),
+            Saw([Read("discharge-pressure", 60, "bar")], new CueFact("oil", "metallic"), new CueFact("needle", "steady")),
+            Saw([Read("discharge-pressure", 68, "bar")], new CueFact("oil", "metallic")),
+        ];
+        var behind = suspicious.SelectMany(e => Steps(Diagnoser.Plan(Fog2, Fog2Setup(), e)))
+            .Where(s => s.Check.Cue == "sound").SelectMany(s => s.Branches.Where(b => b.Text == "knock")).SelectMany(b => Steps(b.Next)).ToArray();
+        behind.ShouldNotBeEmpty();
+        behind.ShouldAllBe(s => !s.Check.Running);
+    }
+
+    private static IEnumerable<PlanStep> Steps(PlanStep? from) => from is null ? [] : from.Branches.SelectMany(b => Steps(b.Next)).Prepend(from);
+
     [Fact]
     public void Limits_keep_checks_away()
     {
@@ -50,7 +68,7 @@ public class PlanningTests
         Should.Throw<ImpossibleInputException>(() => Under(new Limits([], MostMinutes: 0))).Field.ShouldBe("limits.mostMinutes");
     }
 
-    /// <summary>Handbook 3: venting and turning only after a hard start; the unloader's screw only once nozzle, flow and gauge are proved.</summary>
+    /// <summary>Common practice, no source: venting and turning only after a hard start; the unloader's screw only once nozzle, flow and gauge are proved.</summary>
     [Fact]
     public void Some_checks_wait_for_their_turn()
     {
