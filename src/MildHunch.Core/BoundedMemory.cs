@@ -46,7 +46,9 @@ internal sealed class BoundedMemory<TKey, TValue>(long mostBytes, Func<TValue, l
         var held = Bytes;
         if (held <= mostBytes)
             return;
-        foreach (var (key, entry) in entries.OrderBy(e => e.Value.Used).ToArray())
+
+        // Its own copy is taken at one moment; what sorts the live one would find holes where others remove meanwhile.
+        foreach (var (key, entry) in entries.ToArray().OrderBy(e => e.Value.Used))
         {
             if (held <= mostBytes || entries.Count <= 1)
                 return;

@@ -236,6 +236,12 @@ const strength: Record<string, [string, string]> = {
       :units="['bar', 'MPa', 'psi']"
       :problem="problems['setup.relief']"
     />
+    <QuantityInput
+      v-model="plate.gaugeSpan"
+      label="Gauge at the head reads up to"
+      :units="['bar', 'MPa', 'psi']"
+      :problem="problems['setup.gaugeSpan']"
+    />
     <label
       >Between pump and nozzle
       <select v-model="plate.line">

@@ -28,8 +28,9 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence ev
         var value = Math.Abs(reading.Value.Si);
         return reading.What.Id switch
         {
-            "discharge-pressure" or "gun-pressure" => Dial(double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa),
-            "swing" => Math.Sqrt(2) * Dial(0),
+            "discharge-pressure" => Dial(HeadSpan, SwingAt(value)),
+            "gun-pressure" => Dial(UntoldSpan, SwingAt(value)),
+            "swing" => Math.Sqrt(2) * Dial(HeadSpan, 0),
             "speed" => Math.Max(TachometerShare * value, 1e-4),
             "inlet-pressure" => InletGaugePa,
             "nozzle-orifice" => OrificeShare * Modelled(reading),
@@ -67,9 +68,12 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, Evidence ev
         };
     }
 
-    private double Dial(double swing)
-    {
-        var span = SpanOverRating * pump.RatedPressure.Si;
-        return Math.Sqrt(Math.Pow(DialClass * span / 2, 2) + Math.Pow(swing / 6, 2));
-    }
+    private double UntoldSpan => SpanOverRating * pump.RatedPressure.Si;
+
+    // The span that was told is the head gauge's; whoever reads the outlet's reads another.
+    private double HeadSpan => setup.GaugeSpan?.Si ?? UntoldSpan;
+
+    private double SwingAt(double value) => double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa;
+
+    private static double Dial(double span, double swing) => Math.Sqrt(Math.Pow(DialClass * span / 2, 2) + Math.Pow(swing / 6, 2));
 }

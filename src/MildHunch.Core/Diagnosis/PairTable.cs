@@ -33,6 +33,7 @@ internal sealed class PairRows
 internal sealed class PairTable(IPumpModel model, PredictionTable singles)
 {
     private const int Nodes = 9;
+    private const int FewMissing = 3;
     private readonly ConcurrentDictionary<(int, int, bool), PairRows> known = new();
     private readonly ConcurrentDictionary<(int, int, bool), double[][]> solved = new();
     private readonly double softness = OutletCompliance.Typical(model.Setup);
@@ -43,7 +44,17 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     /// <summary>About as many bytes as it holds by now.</summary>
     public long Bytes => sizeof(double) * ((known.Count * PairRows.Cells * ((4L * Observables.Count) + singles.SoftCount)) + (solved.Count * (long)Observables.Count * Nodes * Nodes));
 
-    public PairRows For(int first, int second, bool sameCylinder) => known.GetOrAdd((first, second, sameCylinder || model.Pump.Cylinders == 1), key => Make(key.Item1, key.Item2, key.Item3));
+    public PairRows For(int first, int second, bool sameCylinder) => known.GetOrAdd(Key(first, second, sameCylinder), key => Make(key.Item1, key.Item2, key.Item3));
+
+    /// <summary>Solves what of these is not known yet, side by side: a first question asks for dozens.</summary>
+    public void Prepare(IEnumerable<(int First, int Second, bool SameCylinder)> wanted)
+    {
+        (int, int, bool)[] missing = [.. wanted.Select(w => Key(w.First, w.Second, w.SameCylinder)).Where(k => !known.ContainsKey(k)).Distinct()];
+        if (missing.Length > FewMissing)
+            Parallel.ForEach(missing, key => For(key.Item1, key.Item2, key.Item3));
+    }
+
+    private (int, int, bool) Key(int first, int second, bool sameCylinder) => (first, second, sameCylinder || model.Pump.Cylinders == 1);
 
     private PairRows Make(int first, int second, bool same)
     {

@@ -24,13 +24,14 @@ internal sealed class PairWeights
         var distinct = new Dictionary<PairRows, int>();
         var rows = new List<PairRows>();
         rowsOf = new int[pairs.Count];
+        bench.PairTable.Prepare(pairs.Where(Numeric).Select(Effects));
         for (var p = 0; p < pairs.Count; p++)
         {
-            var (a, b) = (bench.Hypotheses[pairs[p].First], bench.Hypotheses[pairs[p].Second]);
             rowsOf[p] = -1;
-            if (!Moves(a) || !Moves(b))
+            if (!Numeric(pairs[p]))
                 continue;
-            var found = bench.PairTable.For(a.EffectIndex, b.EffectIndex, a.Cylinder is null || b.Cylinder is null || a.Cylinder == b.Cylinder);
+            var (first, second, sameCylinder) = Effects(pairs[p]);
+            var found = bench.PairTable.For(first, second, sameCylinder);
             if (!distinct.TryGetValue(found, out rowsOf[p]))
             {
                 rowsOf[p] = distinct[found] = rows.Count;
@@ -169,6 +170,14 @@ internal sealed class PairWeights
         for (var b = 0; b < singles.ByBin[effect].Length; b++)
             levels[SeverityBins.LevelOf(bench.Bins.Notice[effect][b])] += singles.ByBin[effect][b];
         return levels;
+    }
+
+    private bool Numeric(Pair pair) => Moves(bench.Hypotheses[pair.First]) && Moves(bench.Hypotheses[pair.Second]);
+
+    private (int First, int Second, bool SameCylinder) Effects(Pair pair)
+    {
+        var (a, b) = (bench.Hypotheses[pair.First], bench.Hypotheses[pair.Second]);
+        return (a.EffectIndex, b.EffectIndex, a.Cylinder is null || b.Cylinder is null || a.Cylinder == b.Cylinder);
     }
 
     private int Effect(int single) => bench.Hypotheses[single].EffectIndex;

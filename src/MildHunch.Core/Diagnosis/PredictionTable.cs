@@ -40,14 +40,14 @@ public sealed class PredictionTable
         bySpeed = Rows(count);
         byNozzle = Rows(count);
         variance = Rows(count);
-        var shown = new double[5 * Observables.Count * Nodes];
         allPulsate = model.Pump.Chambers < 3;
         var sound = model.Solve(new Condition(), 1, 1, soft[softCount / 2]);
         this.sound = [.. Observables.All.Select(o => o.Read(sound, 1))];
-        for (var e = 0; e < Solved.Count; e++)
+
+        // Each kind writes its own rows, so that they may be solved side by side.
+        int[] kinds = [.. Enumerable.Range(0, Solved.Count).Where(e => kind[e] == e)];
+        Parallel.ForEach(kinds, () => new double[5 * Observables.Count * Nodes], (e, _, shown) =>
         {
-            if (kind[e] != e)
-                continue;
             for (var c = 0; c < softCount; c++)
             {
                 if (c == 0 || SoftMatters(e))
@@ -55,7 +55,9 @@ public sealed class PredictionTable
                 else
                     FillSwing(model, e, c, soft[c]);
             }
-        }
+
+            return shown;
+        }, _ => { });
     }
 
     /// <summary>Index of the effect that changes nothing.</summary>

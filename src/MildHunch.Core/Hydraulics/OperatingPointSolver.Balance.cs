@@ -37,6 +37,8 @@ public sealed partial class OperatingPointSolver
     {
         private const double CloseLine = 1e-4;
         private const double HardlyAny = 1e-9;
+        private const double LeastOverPa = 100;
+        private const double LeastHz = 1e-3;
         private readonly OperatingPointSolver s;
         private readonly ref readonly Condition c;
         private readonly double noLoadHz;
@@ -54,12 +56,12 @@ public sealed partial class OperatingPointSolver
         private readonly int lame;
         private double effectiveNozzle;
         private double levelUnit;
+        private readonly double filled;
 
         public Balance(OperatingPointSolver solver, in Condition condition, double deliveryScale, double nozzleScale, double compliance)
         {
             s = solver;
             c = ref condition;
-            DeliveryScale = c.FillFactor * deliveryScale;
             lame = c.Lame;
             noLoadHz = s.believedSpeedHz * c.SpeedFactor;
             var full = s.volumeM3 * s.believedSpeedHz;
@@ -88,11 +90,16 @@ public sealed partial class OperatingPointSolver
 
             InletResistance = s.inletResistance / (c.InletCapacity * c.InletCapacity);
             var vapour = c.WarmerK > 0 ? Suction.VapourPa(s.Setup, c.WarmerK) : s.vapourPa;
-            Cavitation = vapour >= s.sourcePa ? 1e-6 * full : Math.Sqrt((s.sourcePa - vapour) / InletResistance);
+            var over = s.sourcePa - vapour;
+            Fill = s.Column.At(c.InletCapacity, Math.Max(LeastOverPa, over), Math.Max(noLoadHz, LeastHz));
+            InletResistance *= Fill.SquareFactor;
+            Cavitation = over <= 0 ? 1e-6 * full : Math.Sqrt(over / InletResistance);
+            filled = Fill.Share * s.volumeM3;
+            DeliveryScale = c.FillFactor * deliveryScale;
             var lossShare = c.LineLoss + (s.Setup.Injector == InjectorPlace.Outlet ? InjectorLossShare : 0);
             fixedLine = lossShare > 0 ? lossShare * s.HealthyPa / (full * full) : 0;
             LineResistance = fixedLine;
-            Compliance = compliance + (s.Setup.Dampener is { } dampener ? c.DampenerShare * dampener.ComplianceM3Pa(s.HealthyPa) : 0);
+            Compliance = compliance;
             Size = full;
             HasTable = s.motion.Chambers > FewChambers;
             if (lame != 0)
@@ -110,6 +117,8 @@ public sealed partial class OperatingPointSolver
         }
 
         public double DeliveryScale { get; }
+
+        public ColumnFill Fill { get; }
 
         public double Outside { get; }
 
@@ -159,7 +168,9 @@ public sealed partial class OperatingPointSolver
         public readonly Flows Driven(double p)
         {
             var speed = SpeedAt(p);
-            var full = Math.Max(HardlyAny * s.HealthyFlow, Math.Min(s.volumeM3 * speed * (1 - (s.clearance * s.compressibility.At(p)) - s.slip) * DeliveryScale, Cavitation));
+            // Where not all comes in, nothing more is lost by valves that close late: what came has to leave.
+            var sent = s.volumeM3 * (1 - (s.clearance * s.compressibility.At(p)) - s.slip) * DeliveryScale;
+            var full = Math.Max(HardlyAny * s.HealthyFlow, Math.Min(speed * Math.Min(sent, filled), Cavitation));
             var scale = leakScale * Math.Sqrt(p) / speed;
             var left = lame == 0 ? full : full * (1 - LostShare(scale));
             return new Flows { Speed = speed, Full = full, LeakScale = scale, AtMean = left, Delivered = left, Factor = 1 };

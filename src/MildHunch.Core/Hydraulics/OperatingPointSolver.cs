@@ -6,7 +6,7 @@ namespace MildHunch.Core.Hydraulics;
 
 /// <summary>
 /// One balance for a pump in a given condition: Σ q_k(p) = nozzle + bypass + outside. Delivery falls and outflow rises with
-/// pressure; the root is bracketed and always found. Allocates nothing.
+/// pressure; the root is bracketed and always found.
 /// </summary>
 public sealed partial class OperatingPointSolver : IPumpModel
 {
@@ -24,6 +24,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     private const double AirPa = 101_325;
     private const double Gravity = 9.80665;
     private const int SecantRounds = 12;
+    private const int DampenerRounds = 3;
+    private const double SameSoftness = 0.25;
     private readonly PumpMotion motion;
     private readonly double volumeM3;
     private readonly double areaSum;
@@ -65,6 +67,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
         if (sourcePa <= vapourPa)
             throw new ImpossibleInputException("level", setup.Inlet!.Level.Format(Units.Find(QuantityKind.Length, "m")!), $"a level from which {setup.Liquid.Name} of that temperature can still be lifted");
         inletResistance = InletResistance();
+        Column = new SuctionColumn(pump, setup, motion, believedSpeedHz, inletResistance);
         highestPa = 40 * Math.Max(pump.RatedPressure.Si, 1e6);
         if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa)) && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
             throw new ImpossibleInputException("state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
@@ -87,6 +90,9 @@ public sealed partial class OperatingPointSolver : IPumpModel
     /// <summary>Theoretical flow as believed, m³/s: what bypass and outside shares are referred to.</summary>
     public double HealthyFlow { get; private set; }
 
+    /// <summary>The liquid between source and inlet valves.</summary>
+    internal SuctionColumn Column { get; }
+
     /// <summary>Loss of the inlet over the square of the flow, Pa/(m³/s)².</summary>
     public double InletLoss => inletResistance;
 
@@ -99,7 +105,27 @@ public sealed partial class OperatingPointSolver : IPumpModel
     {
         if (Setup.State == ControlState.Bypassing && Pump.Control == ControlKind.AutoStop)
             return Standing();
-        var balance = new Balance(this, c, deliveryScale, nozzleScale, complianceM3Pa);
+        if (Setup.Dampener is not { } dampener || c.DampenerShare <= 0)
+            return Solve(c, deliveryScale, nozzleScale, complianceM3Pa, 0, near);
+
+        // A dampener is as soft as the swing that it leaves lets it be: from the sound pump's on, until the two agree.
+        var soft = c.DampenerShare * dampener.ComplianceM3Pa(HealthyPa);
+        var point = Solve(c, deliveryScale, nozzleScale, complianceM3Pa, soft, near);
+        for (var round = 0; round < DampenerRounds; round++)
+        {
+            var now = c.DampenerShare * dampener.ComplianceM3Pa(point.PressurePa, point.SwingPa);
+            if (Math.Abs(now - soft) < SameSoftness * (complianceM3Pa + soft))
+                break;
+            soft = now;
+            point = Solve(c, deliveryScale, nozzleScale, complianceM3Pa, soft, point);
+        }
+
+        return point;
+    }
+
+    private OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, double dampenerM3Pa, in OperatingPoint near)
+    {
+        var balance = new Balance(this, c, deliveryScale, nozzleScale, complianceM3Pa + dampenerM3Pa);
         var warm = near.MeanFactor > 0;
         var pressure = warm ? near.PressurePa : HealthyPa;
         if (!balance.HasTable)

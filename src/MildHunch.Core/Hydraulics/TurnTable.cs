@@ -44,6 +44,9 @@ internal sealed class TurnTable
     /// <summary>Forward flow of all chambers, all sound, in units of A·rω.</summary>
     public ReadOnlySpan<double> Sound => soundTurn;
 
+    /// <summary>Velocity of a chamber's plunger at every angle, above 0 on the discharge stroke.</summary>
+    public ReadOnlySpan<double> Velocity(int chamber) => velocity.AsSpan(chamber * soundTurn.Length, soundTurn.Length);
+
     /// <summary>Its mean over the turn.</summary>
     public double SoundMean { get; }
 

@@ -51,6 +51,9 @@ public sealed record Setup
     /// <summary>Oil pressure at which the supply of an intensifier holds back; null on all others.</summary>
     public GaugePressure? OilPressure { get; private init; }
 
+    /// <summary>Full scale of the gauge at the head, from zero; null when nobody told, then 1.6 times the pump's rating is taken.</summary>
+    public GaugePressure? GaugeSpan { get; private init; }
+
     /// <summary>The set-up, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
     public static Setup Create(
         RotationalSpeed speed,
@@ -68,7 +71,8 @@ public sealed record Setup
         GaugePressure? relief = null,
         InjectorPlace? injector = null,
         ControlState state = ControlState.Working,
-        GaugePressure? oilPressure = null)
+        GaugePressure? oilPressure = null,
+        GaugePressure? gaugeSpan = null)
     {
         Guard.Within("speed", speed.Si, 0.01, 100, speed.Format(Units.Rpm), "0.6 to 6000 rpm");
         if (controlSetting is { } set)
@@ -77,6 +81,8 @@ public sealed record Setup
             Guard.Within("relief", valve.Si, 5e4, 6.5e8, valve.Format(Units.Bar), "a relief valve set to 0.5 to 6500 bar");
         if (oilPressure is { } oil)
             Guard.Within("oilPressure", oil.Si, 1e5, 1e8, oil.Format(Units.Bar), "an oil pressure of 1 to 1000 bar");
+        if (gaugeSpan is { } span)
+            Guard.Within("gaugeSpan", span.Si, 1e5, 1e9, span.Format(Units.Bar), "a gauge that reads up to 1 to 10000 bar");
         var warm = temperature ?? Quantity.From<Temperature>(20, Units.Celsius);
         var pumped = liquid ?? Liquid.PlainWater;
         var vapour = pumped.VapourPressure(warm).Si;
@@ -113,6 +119,7 @@ public sealed record Setup
             Injector = injector,
             State = state,
             OilPressure = oilPressure,
+            GaugeSpan = gaugeSpan,
         };
     }
 

@@ -58,6 +58,27 @@ public sealed record Dampener
         const double gamma = 1.4;
         return pressurePa <= Charge.Si ? 0 : Gas.Si * (Charge.Si + air) / ((pressurePa + air) * gamma * (pressurePa + air));
     }
+
+    /// <summary>
+    /// The same over a whole swing around a mean, m³/Pa: what is taken up between its ends. Where the lower end lies below the
+    /// charge the bladder rests on its stop for part of the turn and takes up the less.
+    /// </summary>
+    public double ComplianceM3Pa(double meanPa, double swingPa)
+    {
+        const double least = 1e3;
+        var swing = Math.Max(swingPa, least);
+        return (TakenUp(meanPa, meanPa + (0.5 * swing)) - TakenUp(meanPa, meanPa - (0.5 * swing))) / swing;
+    }
+
+    /// <summary>Liquid in it at a pressure of the pulsation, m³: gas by Boyle's law at the mean, adiabatic around that.</summary>
+    public double TakenUp(double meanPa, double pressurePa)
+    {
+        const double air = 101_325;
+        const double gamma = 1.4;
+        var settled = Math.Max(meanPa, Charge.Si) + air;
+        var gas = Gas.Si * (Charge.Si + air) / settled * Math.Pow(settled / Math.Max(1, pressurePa + air), 1 / gamma);
+        return Math.Max(0, Gas.Si - gas);
+    }
 }
 
 /// <summary>Everything before the pump that was told. Where nothing was, an inlet of ordinary size is taken.</summary>

@@ -56,8 +56,9 @@ internal sealed class ControlDynamics(Plant plant)
         if (modulates && headPa > 0)
         {
             var (y, ySlope) = Opening(headPa);
-            sum += y * plant.FullFlow;
-            slope += ySlope * plant.FullFlow;
+            var share = Driven(headPa, out var shareSlope);
+            sum += y * share * plant.FullFlow;
+            slope += ((ySlope * share) + (y * shareSlope)) * plant.FullFlow;
         }
 
         if (unloaded > 0 || Unloaded)
@@ -96,6 +97,18 @@ internal sealed class ControlDynamics(Plant plant)
     }
 
     private double UnloadedNext => (unloaded + (unloadedBlend * (Unloaded ? 1 : 0))) / (1 + unloadedBlend);
+
+    // A valve still open after the pressure has gone passes only what is left to drive it: nothing at nothing, without a jump.
+    private double Driven(double headPa, out double slope)
+    {
+        slope = 0;
+        if (headPa >= plant.SettingPa)
+            return 1;
+        var whole = Orifice.Flow(1, plant.SettingPa, out _);
+        var flow = Orifice.Flow(1, headPa, out slope);
+        slope /= whole;
+        return flow / whole;
+    }
 
     private (double Y, double Slope) Opening(double headPa)
     {

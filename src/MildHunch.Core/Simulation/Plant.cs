@@ -9,12 +9,7 @@ namespace MildHunch.Core.Simulation;
 internal sealed class Plant
 {
     // Drop over a sound valve at the fastest plunger (common practice, no source), and what it takes to lift it.
-    private const double InletValveDropPa = 12e3;
     private const double DischargeValveDropPa = 40e3;
-    private const double UntoldInletVelocity = 0.5;
-    private const double UntoldInletLength = 1.5;
-    private const double UntoldAccelerationHead = 1.0;
-    private const double UntoldWaveSpeed = 250;
     private const double AirPa = 101_325;
     private const double Gravity = 9.80665;
     private const double UnloadedShare = 0.03;
@@ -44,7 +39,7 @@ internal sealed class Plant
         FullFlow = solver.HealthyFlow;
 
         var peak = PlungerArea * Radius * 2 * Math.PI * SpeedHz * Motion.PeakVelocity;
-        InletValve = peak / Math.Sqrt(InletValveDropPa);
+        InletValve = peak / Math.Sqrt(SuctionColumn.ValveDropPa);
         DischargeValve = peak / Math.Sqrt(DischargeValveDropPa);
         var leakUnit = PlungerArea * Radius * 2 * Math.PI * believed / Math.Sqrt(solver.HealthyPa);
         ForwardLeak = [.. Enumerable.Range(0, Motion.Chambers).Select(k => condition.ForwardLeak(k) * leakUnit)];
@@ -79,12 +74,9 @@ internal sealed class Plant
         InletResistance = solver.InletLoss / (condition.InletCapacity * condition.InletCapacity);
         var level = setup.Inlet?.Level.Si ?? 0;
         SourcePa = setup.SupplyPressure.Si + (Density * Gravity * level);
-        var area = setup.Inlet is { } run ? Math.PI / 4 * run.Run.Bore.Si * run.Run.Bore.Si : FullFlow / UntoldVelocity();
-        var length = setup.Inlet?.Run.Length.Si ?? UntoldInletLength;
-        var wave = setup.Inlet?.Run.WaveSpeed ?? UntoldWaveSpeed;
-        Inertance = Density * length / area;
-        InletVolume = area * length;
-        InletCompliance = InletVolume / (Density * wave * wave);
+        Inertance = solver.Column.Inertance;
+        InletVolume = solver.Column.Volume;
+        InletCompliance = solver.Column.Compliance;
     }
 
     public ReciprocatingPump Pump { get; }
@@ -168,11 +160,6 @@ internal sealed class Plant
     public double InletVolume { get; }
 
     public double InletCompliance { get; }
-
-    // An inlet that nobody measured is taken to be good enough: wide enough for a slow flow, and for the column to follow the plungers.
-    private double UntoldVelocity() => Math.Min(
-        UntoldInletVelocity,
-        UntoldAccelerationHead * Setup.Liquid.AccelerationDivisor * Gravity / (UntoldInletLength * SpeedHz * 60 * Suction.AccelerationConstant(Pump)));
 
     /// <summary>Liquid taken up by the dampener at a gauge pressure, and its slope: slow changes isothermal, the pulsation γ = 1.4.</summary>
     public double DampenerLiquid(double pressurePa, out double slope)

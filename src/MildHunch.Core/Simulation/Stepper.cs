@@ -98,9 +98,13 @@ internal sealed class Stepper
 
     public bool Cavitates(int chamber) => pressure[chamber] < plant.VapourPa;
 
-    /// <summary>Moves pressures at the outlet without letting time pass, to come to a settled cycle sooner.</summary>
+    /// <summary>
+    /// Moves pressures at the outlet without letting time pass, to come to a settled cycle sooner: never below the air
+    /// around it, where no outlet settles.
+    /// </summary>
     public void Shift(double pascal)
     {
+        pascal = Math.Max(pascal, -Math.Max(0, Math.Min(HeadPa, GunPa)));
         HeadPa += pascal;
         GunPa += pascal;
         headHeld = Head(HeadPa, out _);

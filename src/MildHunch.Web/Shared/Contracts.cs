@@ -76,7 +76,8 @@ public sealed record SetupDto(
     QuantityDto? Relief = null,
     [property: Description("inlet or outlet")] string? Injector = null,
     [property: Description("working, or bypassing with the outlet shut")] string? State = null,
-    [property: Description("of an intensifier")] QuantityDto? OilPressure = null);
+    [property: Description("of an intensifier")] QuantityDto? OilPressure = null,
+    [property: Description("what the gauge at the head reads up to; 1.6 times the rating where nothing is said")] QuantityDto? GaugeSpan = null);
 
 /// <summary>A fault laid on a pump: severity 0 to 1, and where.</summary>
 public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder = null, string? Side = null);

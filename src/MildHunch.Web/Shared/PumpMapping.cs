@@ -76,7 +76,8 @@ public static class PumpMapping
                 dto.Relief.Maybe<GaugePressure>("relief"),
                 dto.Injector is null ? null : Mapping.Choice<InjectorPlace>(dto.Injector, "injector", default),
                 Mapping.Choice(dto.State, "state", ControlState.Working),
-                dto.OilPressure.Maybe<GaugePressure>("oilPressure"));
+                dto.OilPressure.Maybe<GaugePressure>("oilPressure"),
+                dto.GaugeSpan.Maybe<GaugePressure>("gaugeSpan"));
         });
     }
 

@@ -1,5 +1,6 @@
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Diagnosis;
@@ -10,6 +11,19 @@ public class InstrumentTests
     [Fact]
     public void Dial_gauge_of_class_1_6_over_1_6_times_the_rating() =>
         Sigma(Read("discharge-pressure", 70, "bar")).ShouldBe(0.016 * 160e5 / 2, 1);
+
+    /// <summary>The span that was told is the head gauge's alone.</summary>
+    [Fact]
+    public void A_told_span_takes_the_place_of_the_usual_one()
+    {
+        var setup = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Fog2Setup().Nozzle, gaugeSpan: Q<GaugePressure>(400, "bar"));
+        var instruments = new Instruments(Fog2, setup, Evidence.None);
+        instruments.SigmaOf(Read("discharge-pressure", 70, "bar")).ShouldBe(0.016 * 400e5 / 2, 1);
+        instruments.SigmaOf(Read("swing", 10, "bar")).ShouldBe(Math.Sqrt(2) * 0.016 * 400e5 / 2, 1);
+        instruments.SigmaOf(Read("gun-pressure", 70, "bar")).ShouldBe(0.016 * 160e5 / 2, 1);
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Fog2Setup().Nozzle, gaugeSpan: Q<GaugePressure>(0, "bar")))
+            .Field.ShouldBe("gaugeSpan");
+    }
 
     [Fact]
     public void A_swinging_needle_is_read_worse()

@@ -1909,6 +1909,7 @@ export interface components {
             /** @description working, or bypassing with the outlet shut */
             state?: null | string;
             oilPressure?: null | components["schemas"]["QuantityDto"];
+            gaugeSpan?: null | components["schemas"]["QuantityDto"];
         };
         SeverityDto: {
             /** Format: double */
