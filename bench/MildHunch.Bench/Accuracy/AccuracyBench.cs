@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Text.Json.Nodes;
 using MildHunch.Core.Diagnosis;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Simulation;
 
 namespace MildHunch.Bench.Accuracy;
@@ -125,6 +126,10 @@ internal static class AccuracyBench
         Judged[] main = [.. judged.Where(j => !j.Pair)];
         Line("singles, all quick checks", main);
         Line("pairs, all quick checks", [.. judged.Where(j => j.Pair)]);
+
+        // The old catalogue drew air leaks where the inlet stands above the air: water would come out there, and no air in.
+        Line("singles without air drawn into a fed inlet", [.. main.Where(j => !AirIntoFed(j.Case))]);
+        Line("all without air drawn into a fed inlet", [.. judged.Where(j => !AirIntoFed(j.Case))]);
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {kind.Key}", [.. kind]);
         Calibration(main);
@@ -133,6 +138,9 @@ internal static class AccuracyBench
         foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(400))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}");
     }
+
+    private static bool AirIntoFed(DrawnCase drawn) =>
+        Fittings.Of(drawn.Pump, drawn.Setup).HasFlag(Fitting.Pressurised) && drawn.Truth.Any(t => t.Fault.Id == "supply-air-leak");
 
     private static void Reasons(DrawnCase drawn, Verdict verdict)
     {
