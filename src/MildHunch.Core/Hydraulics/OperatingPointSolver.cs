@@ -24,8 +24,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     private const double AirPa = 101_325;
     private const double Gravity = 9.80665;
     private const int SecantRounds = 12;
-    private const int DampenerRounds = 3;
-    private const double SameSoftness = 0.25;
+    private const int DampenerRounds = 10;
+    private const double SameSoftness = 0.1;
     private readonly PumpMotion motion;
     private readonly double volumeM3;
     private readonly double areaSum;
