@@ -1,6 +1,6 @@
 using System.Diagnostics;
 using MildHunch.Core.Fluids;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
-using MildHunch.Core.Diagnosis;
-using MildHunch.Core.Diagnosis.Jot;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Evidence.Jot;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases;

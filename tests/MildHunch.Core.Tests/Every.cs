@@ -1,6 +1,7 @@
 using CsCheck;
 using MildHunch.Core.Fluids;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;

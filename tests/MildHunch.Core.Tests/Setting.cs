@@ -1,6 +1,9 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -13,7 +16,7 @@ internal static class Setting
 
     private static readonly Diagnoser Diagnoser = new(Known);
 
-    public static Verdict Judge(ReciprocatingPump pump, Setup setup, Evidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
+    public static Verdict Judge(ReciprocatingPump pump, Setup setup, CaseEvidence evidence) => Diagnoser.Diagnose(pump, setup, evidence);
 
     public static ReciprocatingPump Fog2 { get; } = Triplex();
 
@@ -47,7 +50,7 @@ internal static class Setting
     /// <summary>Motion of a single-acting crank pump whose valves close in time.</summary>
     public static PumpMotion Crank(int cylinders, double lambda = 0.2) => new(cylinders, lambda, 0, 0, null);
 
-    public static Evidence Saw(Reading[] readings, params CueFact[] cues) => new(readings, cues, []);
+    public static CaseEvidence Saw(Reading[] readings, params CueFact[] cues) => new(readings, cues, []);
 
     public static double Of(this Verdict verdict, string fault) => verdict.Suspects.First(s => s.Fault.Id == fault).Probability;
 }

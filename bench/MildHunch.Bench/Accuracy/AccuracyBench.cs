@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using System.Text.Json.Nodes;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Simulation;

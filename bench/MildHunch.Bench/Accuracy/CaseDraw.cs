@@ -1,7 +1,11 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Diagnosis.Predictions;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Faults.Effects;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;
@@ -23,9 +27,9 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var solver = new OperatingPointSolver(pump, setup);
         var truth = DrawTruth(all, random);
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
-        var loads = truth.Where(h => h.Fault.Id != Diagnoser.NoFault).Select((h, i) => new FaultLoad(h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side)).ToArray();
+        var loads = truth.Where(h => h.Fault.Id != Catalogue.NoFault).Select((h, i) => new FaultLoad(h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side)).ToArray();
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
-        condition.SpeedFactor *= 1 + (Expectation.BelievedSpeedSigma * PumpDraw.Normal(random));
+        condition.SpeedFactor *= 1 + (PumpExpectation.BelievedSpeedSigma * PumpDraw.Normal(random));
         condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
         var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
@@ -42,10 +46,10 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
     public static SimulationPlan Plan(ReciprocatingPump pump) => new() { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 };
 
     /// <summary>All quick evidence, or what is left of it, with instruments this many times as good as usual.</summary>
-    public Evidence Evidence(double noise, double missing, bool capListen, Random random)
+    public CaseEvidence Evidence(double noise, double missing, bool capListen, Random random)
     {
         bool Kept() => random.NextDouble() >= missing;
-        return new Evidence(
+        return new CaseEvidence(
             [.. Readings.Where(_ => Kept()).Select(r => r.Reading with { Value = new Amount(r.Reading.What.Kind, Held(r.Reading.What, r.Reading.Value.Si + (noise * r.Error))), Sigma = noise * r.Sigma })],
             [.. Cues.GroupBy(c => c.Cue).Where(_ => Kept()).Where(g => capListen || g.Key != "cap-listen").SelectMany(g => g)],
             []);
@@ -92,7 +96,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             return severity;
         var soft = OutletCompliance.Typical(solver.Setup);
         var sound = solver.Solve(new Condition(), 1, 1, soft);
-        var instruments = new Instruments(solver.Pump, solver.Setup, Core.Diagnosis.Evidence.None);
+        var instruments = new Instruments(solver.Pump, solver.Setup, CaseEvidence.None);
         for (var i = 0; i < 50; i++)
         {
             var condition = new Condition();
@@ -116,7 +120,7 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             ("speed", means.SpeedHz), ("inlet-pressure", means.InletPa), ("gun-pressure", means.GunPa), ("nozzle-orifice", Nozzle.OrificeOfCoefficient(setup.Nozzle.Coefficient * condition.NozzleFactor, density)),
         };
         var swing = Observables.Swing;
-        var seen = new Evidence([new Reading(swing, new Amount(swing.Kind, Math.Max(0, means.SwingPa)))], [], []);
+        var seen = new CaseEvidence([new Reading(swing, new Amount(swing.Kind, Math.Max(0, means.SwingPa)))], [], []);
         var instruments = new Instruments(pump, setup, seen);
         return
         [

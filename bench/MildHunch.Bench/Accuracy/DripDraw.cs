@@ -1,6 +1,9 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Diagnosis.Predictions;
+using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults.Effects;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Simulation;
 
 namespace MildHunch.Bench.Accuracy;

@@ -1,4 +1,6 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
 
@@ -42,12 +44,12 @@ internal static class MinutesBench
         foreach (var check in catalogue.Checks.Where(c => c.PutBackMinutes == 0 && c.After is null && c.InsteadOf is null && Catalogue.Fits(c, drawn.Pump, drawn.Setup) && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c => c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
         {
             minutes += check.AllMinutes;
-            var alone = With(Evidence.None, drawn, check, could);
+            var alone = With(CaseEvidence.None, drawn, check, could);
             if (!Abnormal(catalogue, diagnoser, drawn, alone))
                 continue;
 
             // What this answer alone most typically means, a sound pump apart.
-            var meant = diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Suspects.First(s => s.Fault.Id != Diagnoser.NoFault);
+            var meant = diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Suspects.First(s => s.Fault.Id != Catalogue.NoFault);
             var action = meant.Fault.ActionOn(meant.Locations.FirstOrDefault()?.Side);
             if (!tried.Add(action))
                 continue;
@@ -58,18 +60,18 @@ internal static class MinutesBench
         }
 
         // The chart has run out: what is left is tried by how often it happens for its minutes, a sound pump first of all.
-        return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, Evidence.None)).Where(a => !tried.Contains(a.Action)), left);
+        return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, CaseEvidence.None)).Where(a => !tried.Contains(a.Action)), left);
     }
 
     /// <summary>What leads once the check proposed next has been answered too, opening included; null where nothing is left to check.</summary>
-    public static (string Check, Verdict After)? AfterNext(Diagnoser diagnoser, DrawnCase drawn, Evidence told, Verdict verdict)
+    public static (string Check, Verdict After)? AfterNext(Diagnoser diagnoser, DrawnCase drawn, CaseEvidence told, Verdict verdict)
     {
         if (verdict.NextChecks.FirstOrDefault()?.Check is not { } check)
             return null;
         return (check.Id, diagnoser.Diagnose(drawn.Pump, drawn.Setup, With(told, drawn, check, [])));
     }
 
-    private static Evidence Start(DrawnCase drawn) => new(
+    private static CaseEvidence Start(DrawnCase drawn) => new(
         [.. drawn.Readings.Where(r => r.Reading.What == Observables.Pressure).Select(Taken)],
         [.. drawn.Cues.Where(c => c.Cue == "needle")],
         []);
@@ -78,7 +80,7 @@ internal static class MinutesBench
         r.Reading with { Value = new Amount(r.Reading.What.Kind, DrawnCase.Held(r.Reading.What, r.Reading.Value.Si + r.Error)), Sigma = r.Sigma };
 
     // What a check shows on this pump; what nobody can tell is not asked for again.
-    private static Evidence With(Evidence told, DrawnCase drawn, Check check, List<string> could)
+    private static CaseEvidence With(CaseEvidence told, DrawnCase drawn, Check check, List<string> could)
     {
         var cues = drawn.Cues.Concat(drawn.SlowCues).Where(c => c.Cue == check.Cue && !told.Cues.Contains(c)).ToArray();
         var readings = drawn.Readings.Where(r => r.Reading.What.Id == check.Reading).Select(Taken).ToArray();
@@ -87,7 +89,7 @@ internal static class MinutesBench
         return told with { Cues = [.. told.Cues, .. cues], Readings = [.. told.Readings, .. readings] };
     }
 
-    private static bool Abnormal(Catalogue catalogue, Diagnoser diagnoser, DrawnCase drawn, Evidence alone) =>
+    private static bool Abnormal(Catalogue catalogue, Diagnoser diagnoser, DrawnCase drawn, CaseEvidence alone) =>
         alone.Cues.Any(c => !catalogue.Cue(c.Cue)!.Answers.First(a => a.Id == c.Answer).Healthy)
         || (alone.Readings.Count > 0 && diagnoser.Diagnose(drawn.Pump, drawn.Setup, alone).Comparisons.Any(c => Math.Abs(c.Sigmas) > 2));
 

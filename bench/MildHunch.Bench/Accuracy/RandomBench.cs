@@ -1,5 +1,8 @@
 using System.Diagnostics;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
@@ -41,7 +44,7 @@ internal static class RandomBench
         Console.WriteLine($"{cases} random diagnoses, seed {seed}: {bad} went wrong; {watch.Elapsed.TotalMinutes:0.0} minutes on {Environment.ProcessorCount} cores");
     }
 
-    private static string? Trouble(Diagnoser diagnoser, ReciprocatingPump pump, Setup setup, Evidence evidence)
+    private static string? Trouble(Diagnoser diagnoser, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
     {
         try
         {
@@ -53,11 +56,11 @@ internal static class RandomBench
         }
     }
 
-    private static Evidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
+    private static CaseEvidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, []);
         var cues = catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
-        return new Evidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All.Where(o => Readable.On(o.Id, pump, setup))]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
+        return new CaseEvidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All.Where(o => Readable.On(o.Id, pump, setup))]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
     }
 
     // Half of what drips is counted or runs, half of it is told to drip also standing or not.
@@ -71,7 +74,7 @@ internal static class RandomBench
         {
             Stream = stream,
             DropsPerMinute = stream || random.Next(2) == 0 ? null : 1e5 * Math.Pow(random.NextDouble(), 6),
-            When = (Core.Diagnosis.Dripping)random.Next(3),
+            When = (Dripping)random.Next(3),
         };
     }
 

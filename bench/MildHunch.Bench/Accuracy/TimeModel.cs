@@ -1,5 +1,5 @@
 using System.Runtime.InteropServices;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Simulation;
 

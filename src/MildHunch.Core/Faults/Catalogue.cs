@@ -1,7 +1,7 @@
 using System.Collections.Frozen;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Faults;
@@ -12,6 +12,9 @@ public sealed class CatalogueException(string file, string entry, string problem
 /// <summary>All faults, cues, checks, contexts and hazards, loaded from data and validated once at start.</summary>
 public sealed class Catalogue
 {
+    /// <summary>Id of the hypothesis that nothing is wrong.</summary>
+    public const string NoFault = "no-fault";
+
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
@@ -178,11 +181,8 @@ public sealed class Catalogue
         return entry.Fitted.All(part => Fittings.Find(part) is { } needed && (fittings & needed) != 0);
     }
 
-    /// <summary>An answer under the name it has now; as it is where nobody knows it.</summary>
-    public CueFact Current(CueFact fact) => Cue(fact.Cue)?.Answer(fact.Answer) is { } answer && answer.Id != fact.Answer ? fact with { Answer = answer.Id } : fact;
-
-    /// <summary>False for an answer that counts as nothing any more.</summary>
-    public bool Counts(CueFact fact) => Cue(fact.Cue)?.Answer(fact.Answer) is not { Retired: true };
+    /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>
+    public bool Answerable(string id) => Cue(id) is not null || Observables.Find(id) is not null || TakenQuantities.All.Any(q => q.Id == id);
 
     private static List<T> List<T>(Func<string, string> textOf, string file)
     {

@@ -1,4 +1,4 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults.Effects;
 using MildHunch.Core.Pumps;
 
@@ -25,7 +25,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
                 Require(catalogue.Context(other) is not null, "contexts.json", context.Id, $"excludes unknown context “{other}”");
         }
 
-        Require(catalogue.Fault(Diagnoser.NoFault) is not null, "faults.json", Diagnoser.NoFault, "is missing");
+        Require(catalogue.Fault(Catalogue.NoFault) is not null, "faults.json", Catalogue.NoFault, "is missing");
     }
 
     private static void Require(bool holds, string file, string entry, string problem)
@@ -98,7 +98,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");
         Require(fault.Wear is null or { Shape: > 0, B10Hours: > 0 }, file, fault.Id, "wear needs a shape and hours above 0");
         CheckWhere(file, fault.Id, fault);
-        Require(fault.Id == Diagnoser.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
+        Require(fault.Id == Catalogue.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
         CheckHazards(file, fault.Id, fault.Hazards);
         CheckOpening(file, fault.Id, fault.Opens, fault.Hazards);
         CheckMinutes(file, fault.Id, fault.MinutesOn);
@@ -162,7 +162,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(!check.OutletShut || (check.Running && check.Fitted.Contains("relief") && check.Requires.Count > 0 && !check.Requires.Contains("relief") && !check.Requires.Contains("none")), file, check.Id, "runs a shut pump and so needs a relief fitted and a control that works: unloader, regulator or stop switch");
         Require(check.NotWhile is null || (catalogue.Fault(check.NotWhile.Fault) is not null && check.NotWhile.Probability is > 0 and < 1), file, check.Id, "notWhile needs a fault and a probability between 0 and 1");
         foreach (var told in check.Proved.SelectMany(p => p))
-            Require(EvidenceRules.Answerable(catalogue)(told), file, check.Id, $"asks first for “{told}”, which nobody can tell");
+            Require(catalogue.Answerable(told), file, check.Id, $"asks first for “{told}”, which nobody can tell");
         Require((check.Cue is null) != (check.Reading is null), file, check.Id, "must answer one cue or give one reading");
         Require(check.Cue is null || catalogue.Cue(check.Cue) is not null, file, check.Id, $"unknown cue “{check.Cue}”");
         foreach (var reading in check.Also.Concat(check.Reading is null ? [] : [check.Reading]))

@@ -1,6 +1,6 @@
 using System.Globalization;
 using MildHunch.Core.Faults.Effects;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 

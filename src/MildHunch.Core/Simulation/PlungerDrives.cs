@@ -1,4 +1,5 @@
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 
 namespace MildHunch.Core.Simulation;
 

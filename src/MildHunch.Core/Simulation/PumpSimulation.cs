@@ -1,4 +1,4 @@
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Simulation;

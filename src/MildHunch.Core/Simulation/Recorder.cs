@@ -1,3 +1,5 @@
+using MildHunch.Core.Numerics;
+
 namespace MildHunch.Core.Simulation;
 
 /// <summary>Notes samples at even times, with noise where a transducer is played.</summary>

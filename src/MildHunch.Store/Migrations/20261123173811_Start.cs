@@ -1,5 +1,8 @@
 ﻿using System;
 using Microsoft.EntityFrameworkCore.Migrations;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 
 #nullable disable
 

@@ -1,5 +1,7 @@
 using System;
 using Microsoft.EntityFrameworkCore.Migrations;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Diagnosis.Verdict;
 
 #nullable disable
 

@@ -1,6 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Store;
@@ -152,7 +155,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
             context,
             [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders)],
             await record.Found(ShopRecord.TypeOf(pump.Pump), entity, stop),
-            [.. (Kept<string[]>(entity, CouldNotFact) ?? []).Where(EvidenceRules.Answerable(catalogue))],
+            [.. (Kept<string[]>(entity, CouldNotFact) ?? []).Where(catalogue.Answerable)],
             Kept<LimitsDto>(entity, LimitsFact) is { } limits ? limits with { Without = [.. (limits.Without ?? []).Where(catalogue.Tools.Contains)] } : new LimitsDto());
         var facts = entity.Standing(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
         var (diagnosis, trouble) = Judge(request, entity.Id);
@@ -254,7 +257,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
 
     private static CueFact Fact(CueEntity c) => ToDto(c).ToCore("cue");
 
-    private string Says(ChangeRequest request, Evidence evidence)
+    private string Says(ChangeRequest request, CaseEvidence evidence)
     {
         var told = (request.Readings ?? []).Select(r => $"{NameOf(r.Quantity!)} {Core.Quantities.Quantity.Digits(r.Value!.Value)}{(r.To is { } to ? $" to {Core.Quantities.Quantity.Digits(to.Value)}" : "")} {r.Value.Unit}")
             .Concat(evidence.Cues.Where(c => c.Source?.StartsWith("cues", StringComparison.Ordinal) == true).Select(c => Sentences.Say(catalogue, c)))
@@ -267,7 +270,7 @@ public sealed class CaseBook(MildHunchDb db, Diagnoser diagnoser, Catalogue cata
         return told.Length > 0 ? string.Join("; ", told) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";
     }
 
-    private static string NameOf(string quantity) => Observables.Find(quantity)?.Name ?? AsTaken.Beside.First(b => b.Id == quantity).Name;
+    private static string NameOf(string quantity) => Observables.Find(quantity)?.Name ?? TakenQuantities.All.First(b => b.Id == quantity).Name;
 
     // What is new may be good by itself and yet not go with what stands; then it is refused, unless there was no verdict before.
     private async Task<CaseResource> SaveUnlessItSpoils(CaseEntity entity, ChangeEntity change, CancellationToken stop)

@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Logging.Abstractions;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases;

@@ -1,6 +1,9 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Verdict;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
@@ -31,7 +34,7 @@ public static class DiagnosisEndpoint
         return new PlanResponse(diagnoser.Plan(pump, setup, evidence, request.Limits.ToCore()) is { } first ? ToDto(first) : null);
     }
 
-    private static (ReciprocatingPump Pump, Setup Setup, Evidence Evidence) Ask(DiagnosisRequest request)
+    private static (ReciprocatingPump Pump, Setup Setup, CaseEvidence Evidence) Ask(DiagnosisRequest request)
     {
         var (pump, setup) = (request.Pump.ToCore(), request.Setup.ToCore());
         var evidence = Mapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context);

@@ -1,6 +1,8 @@
 using MildHunch.Core;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Shared;
@@ -49,7 +51,7 @@ public static class CurvesEndpoint
         CurvePointDto Point(double pa)
         {
             var flow = solver.DeliveredAt(condition, pa);
-            var spread = 2 * Math.Sqrt(Math.Pow(Core.Hydraulics.Expectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
+            var spread = 2 * Math.Sqrt(Math.Pow(PumpExpectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
             var outlet = setup.Nozzle.FlowAt(new GaugePressure(pa)).Si * condition.NozzleFactor;
             return new CurvePointDto(Math.Round(Units.Bar.FromSi(pa), 3), Litres(flow), Litres(outlet), Litres(flow * (1 - spread)), Litres(flow * (1 + spread)), Math.Round(PowerRules.Shaft(pa * flow) / 1000, 4));
         }

@@ -1,6 +1,8 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Shared;
 
@@ -61,14 +63,14 @@ public static class ExpectationEndpoint
             [.. cost.Figures(sound.Point, faulty.Point, efficiency, prices.ToCore(), prices.Currency ?? shop.Currency).Where(f => double.IsFinite(f.Value.Si)).Select(f => ToDto(f))]));
     }
 
-    public static ExpectationResponse ToDto(Core.Hydraulics.Expectation expectation, CostDto? cost)
+    public static ExpectationResponse ToDto(PumpExpectation expectation, CostDto? cost)
     {
         var power = expectation.Power;
         QuantityDto Watts(double w) => new Amount(QuantityKind.Power, w).ToDto();
         return new(Figures(expectation), new PowerSplitDto(Watts(power.Shaft), Watts(power.Nozzle), Watts(power.Line), Watts(power.Bypass), Watts(power.Leaks), Watts(power.Friction)), cost);
     }
 
-    public static IReadOnlyList<FigureDto> Figures(Core.Hydraulics.Expectation expectation) => [.. expectation.Figures.Select(f => ToDto(f))];
+    public static IReadOnlyList<FigureDto> Figures(PumpExpectation expectation) => [.. expectation.Figures.Select(f => ToDto(f))];
 
     public static FigureDto ToDto(Figure f, string? unit = null)
     {

@@ -1,5 +1,5 @@
 using MildHunch.Core;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Quantities;
 
 namespace MildHunch.Web.Expectation;

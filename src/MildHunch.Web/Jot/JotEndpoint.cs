@@ -1,6 +1,6 @@
 using MildHunch.Core;
-using MildHunch.Core.Diagnosis;
-using MildHunch.Core.Diagnosis.Jot;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Evidence.Jot;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Shared;
 

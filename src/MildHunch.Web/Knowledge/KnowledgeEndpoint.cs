@@ -1,4 +1,5 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Diagnosis;
@@ -31,7 +32,7 @@ public static class KnowledgeEndpoint
             [.. catalogue.Cues.Where(c => !c.Retired).Select(c => new CueEntryDto(c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals, [.. c.Answers.Where(a => !a.Retired).Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place, a.Requires, a.Arrangements, a.Fitted))], c.Requires, c.Arrangements, c.Fitted))],
             [
                 .. Observables.All.Select(o => Observable(o.Id, o.Name, o.Place, o.Kind)),
-                .. AsTaken.Beside.Where(b => !AsTaken.Retired(b.Id)).Select(b => Observable(b.Id, b.Name, b.Place, b.Kind)),
+                .. TakenQuantities.All.Where(b => !TakenQuantities.Retired(b.Id)).Select(b => Observable(b.Id, b.Name, b.Place, b.Kind)),
             ],
             [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
             [.. catalogue.Faults.Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One, f.Requires, f.Arrangements, f.Fitted))],

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
 using MildHunch.Core.Pumps;
 using MildHunch.Store;
 using MildHunch.Web.History;

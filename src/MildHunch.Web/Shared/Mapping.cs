@@ -1,5 +1,7 @@
 using MildHunch.Core;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -14,8 +16,8 @@ public static class Mapping
     public static TakenReading ToCore(this ReadingDto? dto, string at)
     {
         var kind = Observables.Find(dto?.Quantity ?? "")?.Kind
-            ?? (AsTaken.Beside.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside ? beside.Kind : null as QuantityKind?)
-            ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id).Concat(AsTaken.Beside.Select(b => b.Id))));
+            ?? (TakenQuantities.All.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside ? beside.Kind : null as QuantityKind?)
+            ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id).Concat(TakenQuantities.All.Select(b => b.Id))));
         var value = Amount(dto!.Value, kind, $"{at}.value");
         Amount? to = dto.To is null ? null : Amount(dto.To, kind, $"{at}.to");
         double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
@@ -50,8 +52,8 @@ public static class Mapping
                 throw new ImpossibleInputException(field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”", "a name of 1 to 100 characters that no other entry has");
     }
 
-    /// <summary>Evidence from what was sent; unknown answers count as asked in vain.</summary>
-    public static Evidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)
+    /// <summary>CaseEvidence from what was sent; unknown answers count as asked in vain.</summary>
+    public static CaseEvidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)
     {
         RefuseTwins((readings ?? []).Select((r, i) => (r?.Id, Field: $"readings[{i}].id")).Concat((cues ?? []).Select((c, i) => (c?.Id, Field: $"cues[{i}].id"))));
         CueFact[] told = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = c?.Id ?? $"cues[{i}]" })];

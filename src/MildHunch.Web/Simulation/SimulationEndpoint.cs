@@ -1,7 +1,7 @@
 using System.ComponentModel;
 using System.Globalization;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;
 using MildHunch.Web.Expectation;

@@ -1,6 +1,6 @@
 using MildHunch.Core;
+using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Hydraulics.Everyday;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Shared;

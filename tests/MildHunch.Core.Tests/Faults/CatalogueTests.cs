@@ -1,7 +1,10 @@
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Faults.Effects;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Faults;
@@ -134,9 +137,9 @@ public class CatalogueTests
         var merged = Known.With(Own, "shop-knowledge.json");
         merged.Checks.Count.ShouldBe(Known.Checks.Count + 1);
         var diagnoser = new Diagnoser(merged);
-        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new Evidence([], [new CueFact("pulley-wobble", "squeals")], ["salt-spray"]));
-        squeals.Of("speed-low").ShouldBeGreaterThan(3 * Judge(Fog2, Fog2Setup(), Evidence.None).Of("speed-low"));
-        new MildHunch.Core.Diagnosis.Jot.JotLine(merged).Read("pulley wobble wobbles", Fog2).Items.Single().Cue!.Cue.ShouldBe("pulley-wobble");
+        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new CaseEvidence([], [new CueFact("pulley-wobble", "squeals")], ["salt-spray"]));
+        squeals.Of("speed-low").ShouldBeGreaterThan(3 * Judge(Fog2, Fog2Setup(), CaseEvidence.None).Of("speed-low"));
+        new MildHunch.Core.Evidence.Jot.JotLine(merged).Read("pulley wobble wobbles", Fog2).Items.Single().Cue!.Cue.ShouldBe("pulley-wobble");
     }
 
     [Theory]

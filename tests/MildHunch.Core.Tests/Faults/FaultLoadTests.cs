@@ -1,7 +1,7 @@
 using CsCheck;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Faults.Effects;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;

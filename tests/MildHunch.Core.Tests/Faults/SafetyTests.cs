@@ -1,11 +1,12 @@
 using System.Text.Json.Nodes;
-using MildHunch.Core.Diagnosis;
+using MildHunch.Core.Checks;
+using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using static MildHunch.Core.Tests.Setting;
 
-namespace MildHunch.Core.Tests;
+namespace MildHunch.Core.Tests.Faults;
 
 /// <summary>Nothing that the product advises may hurt: what is opened is locked out, what is shut has a relief (common practice, no source).</summary>
 public class SafetyTests
@@ -15,9 +16,9 @@ public class SafetyTests
     private static readonly Setup WithRelief = Setup.Create(
         Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), OutletLine.Hose, relief: Q<GaugePressure>(105, "bar"));
 
-    private static Evidence Low(params CueFact[] cues) => Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")], cues);
+    private static CaseEvidence Low(params CueFact[] cues) => Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")], cues);
 
-    private static string[] Offered(Setup setup, Evidence evidence) => [.. Diagnoser.Diagnose(Fog2, setup, evidence).NextChecks.Select(c => c.Check.Id)];
+    private static string[] Offered(Setup setup, CaseEvidence evidence) => [.. Diagnoser.Diagnose(Fog2, setup, evidence).NextChecks.Select(c => c.Check.Id)];
 
     [Fact]
     public void Every_check_and_mend_that_opens_something_carries_lock_out_and_trapped_pressure()
@@ -68,7 +69,7 @@ public class SafetyTests
     public void The_screw_is_turned_only_once_nozzle_flow_and_gauge_are_proved()
     {
         CueFact[] proved = [new("gauge-after-venting", "zero"), new("known-nozzle", "no-change"), new("bypass-with-outlet-open", "most")];
-        Evidence Told(int cues) => Low(proved[..cues]);
+        CaseEvidence Told(int cues) => Low(proved[..cues]);
         Offered(WithRelief, Told(1)).ShouldNotContain("unloader-screw");
         Offered(WithRelief, Told(3)).ShouldContain("unloader-screw");
         Offered(Fog2Setup(), Told(3)).ShouldNotContain("unloader-screw");

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using MildHunch.Core.Quantities;
 
-namespace MildHunch.Core.Tests;
+namespace MildHunch.Core.Tests.Quantities;
 
 /// <summary>The table of cases that the client's reader is held to as well (common practice, no source).</summary>
 public class NumberCaseTests

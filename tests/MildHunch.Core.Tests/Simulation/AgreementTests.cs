@@ -1,5 +1,6 @@
 using CsCheck;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;

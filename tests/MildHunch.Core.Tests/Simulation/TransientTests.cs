@@ -1,6 +1,7 @@
 using MathNet.Numerics.LinearAlgebra;
 using MathNet.Numerics.OdeSolvers;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Steady;
+using MildHunch.Core.Numerics;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;

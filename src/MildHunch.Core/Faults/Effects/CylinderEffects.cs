@@ -1,4 +1,6 @@
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Cycle;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Faults.Effects;

@@ -1,5 +1,5 @@
 using System.Collections.Frozen;
-using MildHunch.Core.Hydraulics;
+using MildHunch.Core.Hydraulics.Cycle;
 
 namespace MildHunch.Core.Faults.Effects;
 

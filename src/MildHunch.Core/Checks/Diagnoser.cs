@@ -1,0 +1,136 @@
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Diagnosis.Predictions;
+using MildHunch.Core.Diagnosis.Verdict;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Expectation;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Hydraulics.Steady;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Checks;
+
+/// <summary>From evidence to a verdict (handbook 4). Pure: the same question has the same answer.</summary>
+/// <param name="catalogue">What is known of faults, cues and checks.</param>
+/// <param name="modelOf">The model that foretells readings; the steady balance unless told.</param>
+public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null)
+{
+    private readonly PreparedPumps prepared = new(catalogue, modelOf ?? ((pump, setup) => new OperatingPointSolver(pump, setup)));
+
+    private const double DropShare = 0.3;
+    private const double WorthTelling = 0.01;
+    private const int MostPairs = 5;
+
+    /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
+    public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, CaseEvidence.None);
+
+    /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
+    public Verdict Diagnose(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
+    {
+        var bench = Lay(pump, setup, ref evidence, limits);
+        var posterior = bench.Posterior();
+        var expectation = AsMeasured.Expect(pump, setup, evidence);
+        var next = new NextChecks(bench, posterior, limits ?? Limits.None);
+        var suspects = new Explanation(bench, posterior, expectation).Suspects();
+        var checks = next.Rank();
+        return new Verdict(
+            Actions(bench, posterior),
+            suspects,
+            [.. evidence.Notes.Select(n => new Contradiction(n.Source, n.Text, 0)), .. Contradictions.Find(bench, posterior)],
+            checks,
+            Comparisons(bench, evidence, expectation, setup),
+            Ledger(bench, pump, evidence, expectation),
+            expectation,
+            bench.Contenders.Count,
+            PairsOf(bench, posterior),
+            posterior.Probability.Skip(bench.Hypotheses.Count).Sum(),
+            next.OpenNow(checks),
+            next.Rival(suspects, checks),
+            bench.StopNow);
+    }
+
+    /// <summary>The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.</summary>
+    public PlanStep? Plan(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
+    {
+        var bench = Lay(pump, setup, ref evidence, limits);
+        return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
+    }
+
+    // Checked as it was told; answers then go by the names they have now, and those that count as nothing are left out.
+    private Workbench Lay(ReciprocatingPump pump, Setup setup, ref CaseEvidence evidence, Limits? limits)
+    {
+        limits?.Check(catalogue);
+        EvidenceRules.Check(catalogue, pump, setup, evidence);
+        evidence = evidence with { Cues = [.. evidence.Cues.Where(catalogue.Counts).Select(catalogue.Current)] };
+        return new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
+    }
+
+    private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)
+    {
+        var actionOf = Standing.Number(bench.Hypotheses.Select(h => h.Action), out var actions);
+        var share = new double[actions];
+        bench.Contenders.Gather(posterior.Probability, actionOf, share);
+        return
+        [
+            .. share.Select((p, a) => (Share: p, First: bench.Hypotheses[Array.IndexOf(actionOf, a)])).Select(a => new ActionShare(a.First.Action, a.First.Fault.ActionName, a.Share, a.First.Fault.MendMinutes))
+                .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
+        ];
+    }
+
+    // Two faults at all their places, told by the likeliest places; those worth a word, the best few.
+    private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior) =>
+    [
+        .. bench.Contenders.Pairs.Select((p, i) => (First: bench.Hypotheses[p.First], Second: bench.Hypotheses[p.Second], P: posterior.Probability[bench.Hypotheses.Count + i]))
+            .GroupBy(p => (p.First.Fault, p.Second.Fault)).Select(g => (Best: g.MaxBy(p => p.P), P: g.Sum(p => p.P)))
+            .Where(p => p.P >= WorthTelling).OrderByDescending(p => p.P).Take(MostPairs).Select(p => new PairShare(p.Best.First, p.Best.Second, p.P)),
+    ];
+
+    private static List<Comparison> Comparisons(Workbench bench, CaseEvidence evidence, PumpExpectation expectation, Setup setup)
+    {
+        var rows = new List<Comparison>();
+        var density = setup.Liquid.Density(setup.Temperature).Si;
+        foreach (var what in Observables.All)
+        {
+            if (evidence.Combined(what, bench.Instruments.ReadSigma) is not { } read)
+                continue;
+            double expected, low, high;
+            if (what == Observables.NozzleOrifice)
+            {
+                var kn = setup.Nozzle.Coefficient;
+                var band = 2 * setup.Nozzle.RelativeSigma;
+                (expected, low, high) = (setup.Nozzle.OrificeOf(kn, density), setup.Nozzle.OrificeOf(kn * (1 - band), density), setup.Nozzle.OrificeOf(kn * (1 + band), density));
+            }
+            else if (what == Observables.Speed)
+            {
+                var band = 2 * PumpExpectation.BelievedSpeedSigma * setup.Speed.Si;
+                (expected, low, high) = (setup.Speed.Si, setup.Speed.Si - band, setup.Speed.Si + band);
+            }
+            else
+            {
+                if (expectation.Figures.FirstOrDefault(f => f.Id == what.Id) is not { } figure)
+                    continue;
+                (expected, low, high) = (figure.Value.Si, figure.Low.Si, figure.High.Si);
+            }
+
+            var sigma = Math.Sqrt(Math.Pow((high - low) / 4, 2) + (read.Sigma * read.Sigma));
+            rows.Add(new Comparison(what, read.Value, expected, low, high, (read.Value - expected) / sigma));
+        }
+
+        return rows;
+    }
+
+    private static WaterLedger Ledger(Workbench bench, ReciprocatingPump pump, CaseEvidence evidence, PumpExpectation expectation)
+    {
+        MeasuredFlow? Flow(Observable what) => evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
+        var bypass = Flow(Observables.BypassFlow)
+            ?? (evidence.Cues.Any(c => c is { Cue: "bypass-with-outlet-open", Answer: "none" }) ? new MeasuredFlow(0, 0.01 * expectation.Point.DisplacedFlow) : null);
+        MeasuredFlow? outside = null;
+        var looked = evidence.Cues.Where(c => c.Cue == "leak-at").ToArray();
+        if (looked.Length > 0 && looked.All(c => c.Answer == "none" || c.DropsPerMinute is not null))
+        {
+            var drops = looked.Sum(c => c.DropsPerMinute ?? 0) / LeakRates.DropsPerM3 / 60;
+            outside = new MeasuredFlow(drops, DropShare * drops);
+        }
+
+        return WaterLedger.Of(pump, expectation.Point, evidence.Of(Observables.Speed).Any(), Flow(Observables.NozzleFlow), bypass, outside);
+    }
+}

@@ -1,0 +1,105 @@
+using System.Runtime.Intrinsics;
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Diagnosis.Predictions;
+using MildHunch.Core.Diagnosis.Verdict;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Numerics;
+using Lanes = System.Runtime.Intrinsics.Vector256<double>;
+
+namespace MildHunch.Core.Checks;
+
+/// <summary>Four neighbouring severities, or cells of a pair, that still carry weight, with what the readings so far make of the shared uncertainties there.</summary>
+/// <param name="Source">Where the numbers are read, as <see cref="Workbench.SourceOf"/> counts.</param>
+/// <param name="From">First severity, or first cell.</param>
+internal sealed record PredictiveBlock(int Source, int Soft, int From, Lanes Weight, SharedUncertainty Belief);
+
+/// <summary>
+/// The effects, softnesses and severities that still carry weight. Gathered once for all readings that might be taken next.
+/// </summary>
+internal sealed class PredictiveNodes
+{
+    private const double Negligible = 2e-3;
+
+    public PredictiveNodes(Workbench bench, Posterior posterior)
+    {
+        Reading[] readings = [.. bench.Items.Where(i => i.Reading is not null).Select(i => i.Reading!)];
+        AddSingles(bench, posterior, readings);
+        AddPairs(bench, posterior);
+    }
+
+    /// <summary>Singles first, pairs behind them.</summary>
+    public List<PredictiveBlock> All { get; } = [];
+
+    private void AddSingles(Workbench bench, Posterior posterior, Reading[] readings)
+    {
+        var weights = bench.AllWeights();
+        var believe = bench.Numbers.Believer(readings);
+        var share = new double[bench.Table.Effects.Count][];
+        for (var h = 0; h < bench.Hypotheses.Count; h++)
+        {
+            var mass = posterior.Row(h);
+            var row = share[bench.Hypotheses[h].EffectIndex] ??= new double[mass.Length];
+            for (var b = 0; b < row.Length; b++)
+                row[b] += mass[b];
+        }
+
+        Span<double> weight = stackalloc double[PredictionTable.Fine];
+        for (var e = 0; e < share.Length; e++)
+        {
+            var total = share[e].Sum();
+            if (total < Negligible)
+                continue;
+            var softs = bench.Table.SoftMatters(e) ? bench.Table.SoftCount : 1;
+            for (var c = 0; c < softs; c++)
+            {
+                // Where softness moves only the swing, all softnesses are one node.
+                var row = softs > 1 ? weights.Nodes[(e * bench.Table.SoftCount) + c] : weights.Fine[e];
+                for (var s = 0; s < row.Length; s++)
+                {
+                    var bin = bench.Bins.BinOf[e][s];
+                    var inBin = weights.ByBin[e][bin];
+                    weight[s] = inBin > 0 ? share[e][bin] * row[s] / inBin : 0;
+                }
+
+                for (var s = 0; s < row.Length; s += Lanes.Count)
+                    if (NumericLikelihood.Four(weight, s) is var four && Vector256.Sum(four) > 2 * Negligible * total)
+                        All.Add(new PredictiveBlock(e, c, s, four, believe(e, c, s)));
+            }
+        }
+    }
+
+    // Cells of each solved pair of effects, by what the likeliest pair that reads them leaves of each.
+    private void AddPairs(Workbench bench, Posterior posterior)
+    {
+        var pairs = bench.PairWeights;
+        if (pairs.Rows.Count == 0)
+            return;
+        var log = bench.PairLog();
+        var totals = new double[pairs.Rows.Count];
+        for (var p = 0; p < pairs.Pairs.Count; p++)
+            if (pairs.RowsOf(p) is var r and >= 0)
+                totals[r] += posterior.Probability[bench.Hypotheses.Count + p];
+        Span<double> weight = stackalloc double[PairRows.Cells];
+        for (var rows = 0; rows < totals.Length; rows++)
+        {
+            if (totals[rows] < Negligible)
+                continue;
+            var prior = pairs.CellPrior(rows);
+            var top = double.NegativeInfinity;
+            for (var cell = 0; cell < weight.Length; cell++)
+                if (prior[cell] > 0)
+                    top = Math.Max(top, log[rows][cell]);
+            var sum = 0.0;
+            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+            {
+                var four = Vectors.Weights(NumericLikelihood.Four(log[rows], cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
+                four.CopyTo(weight.Slice(cell, Lanes.Count));
+                sum += Vector256.Sum(four);
+            }
+
+            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+                if (NumericLikelihood.Four(weight, cell) is var four && Vector256.Sum(four) > 2 * Negligible * sum)
+                    All.Add(new PredictiveBlock(bench.Table.Effects.Count + rows, 0, cell, four * (totals[rows] / sum), PairNumbers.Believe(pairs.Groups, pairs.Rows[rows], cell)));
+        }
+    }
+}

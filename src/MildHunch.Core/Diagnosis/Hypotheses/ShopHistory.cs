@@ -1,0 +1,31 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Diagnosis.Hypotheses;
+
+/// <summary>
+/// Prior weights with the shop's own closed cases of this type of pump as Dirichlet counts: the catalogue speaks as if it
+/// had seen so many cases itself, so a shop's history speaks louder as it grows (handbook 4).
+/// </summary>
+public sealed class ShopHistory
+{
+    /// <summary>Cases that the catalogue's own opinion is worth (common practice, no source).</summary>
+    public const double CatalogueCases = 40;
+
+    private readonly IReadOnlyDictionary<string, int> found;
+    private readonly Dictionary<string, int> places = [];
+    private readonly double total;
+
+    public ShopHistory(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyDictionary<string, int> found)
+    {
+        this.found = found;
+        foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
+        {
+            places[fault.Id] = fault.Location switch { FaultLocation.None => 1, FaultLocation.Cavity => 2 * pump.Cylinders, _ => pump.Cylinders };
+            total += fault.Weight * places[fault.Id];
+        }
+    }
+
+    /// <summary>Weight of a fault at one of its places.</summary>
+    public double WeightOf(Fault fault) => fault.Weight + (found.GetValueOrDefault(fault.Id) * total / CatalogueCases / places[fault.Id]);
+}

@@ -1,0 +1,80 @@
+using MildHunch.Core.Expectation;
+using MildHunch.Core.Hydraulics.Motion;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Evidence;
+
+/// <summary>How well each thing can be read: one sigma by instrument (handbook 3, cues).</summary>
+public sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
+{
+    /// <summary>Bucket and watch, 3 % of the flow.</summary>
+    public const double BucketShare = 0.03;
+
+    /// <summary>Tachometer, 0.2 %.</summary>
+    public const double TachometerShare = 0.002;
+
+    private const double DialClass = 0.016;
+    private const double SpanOverRating = 1.6;
+    private const double LeastFlowShare = 0.005;
+    private const double OrificeShare = 0.02;
+    private const double InletGaugePa = 5e3;
+
+    private readonly double swingPa = SwingSeen(evidence);
+
+    /// <summary>One sigma of a reading, in the SI unit of what the model predicts for it.</summary>
+    public double SigmaOf(Reading reading)
+    {
+        if (reading.Sigma is { } told)
+            return reading.What == Observables.NozzleOrifice ? Math.Max(2 * told / reading.Value.Si, 1e-4) * Modelled(reading) : told;
+        var value = Math.Abs(reading.Value.Si);
+        return reading.What.Id switch
+        {
+            "discharge-pressure" => Dial(HeadSpan, SwingAt(value)),
+            "gun-pressure" => Dial(UntoldSpan, SwingAt(value)),
+            "swing" => Math.Sqrt(2) * Dial(HeadSpan, 0),
+            "speed" => Math.Max(TachometerShare * value, 1e-4),
+            "inlet-pressure" => InletGaugePa,
+            "nozzle-orifice" => OrificeShare * Modelled(reading),
+            _ => Math.Max(BucketShare * value, LeastFlowShare * Delivery.TheoreticalFlow(pump, setup.Speed.Si)),
+        };
+    }
+
+    /// <summary>One sigma in the unit that was read, also where the model compares something derived from it.</summary>
+    public double ReadSigma(Reading reading) => reading.What == Observables.NozzleOrifice
+        ? reading.Sigma ?? (SigmaOf(reading) / Modelled(reading) / 2 * reading.Value.Si)
+        : SigmaOf(reading);
+
+    /// <summary>The reading as the model predicts it: an orifice becomes the Kn it would have.</summary>
+    public double Modelled(Reading reading) =>
+        reading.What == Observables.NozzleOrifice
+            ? setup.Nozzle.CoefficientOf(reading.Value.Si, setup.Liquid.Density(setup.Temperature).Si)
+            : reading.Value.Si;
+
+    /// <summary>Sigma that a reading yet to be taken would have, around a predicted value.</summary>
+    public double SigmaAt(Observable what, double modelled) => what == Observables.NozzleOrifice
+        ? OrificeShare * modelled
+        : SigmaOf(new Reading(what, new Quantities.Amount(what.Kind, modelled)));
+
+    // Swing in Pa when it was read; its share of the reading, negative, when only the needle was described; NaN when neither.
+    private static double SwingSeen(CaseEvidence evidence)
+    {
+        var swings = evidence.Of(Observables.Swing).Select(r => r.Value.Si).ToArray();
+        if (swings.Length > 0)
+            return swings.Average();
+        return evidence.Cues.FirstOrDefault(c => c.Cue == "needle")?.Answer switch
+        {
+            "swings" => -0.5,
+            "hunts" => -0.15,
+            _ => double.NaN,
+        };
+    }
+
+    private double UntoldSpan => SpanOverRating * pump.RatedPressure.Si;
+
+    // The span that was told is the head gauge's; whoever reads the outlet's reads another.
+    private double HeadSpan => setup.GaugeSpan?.Si ?? UntoldSpan;
+
+    private double SwingAt(double value) => double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa;
+
+    private static double Dial(double span, double swing) => Math.Sqrt(Math.Pow(DialClass * span / 2, 2) + Math.Pow(swing / 6, 2));
+}

@@ -1,0 +1,431 @@
+using System.Globalization;
+using MildHunch.Core.Expectation;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Evidence.Jot;
+
+/// <summary>Why a clause is asked back.</summary>
+internal sealed class AskBackException(string why) : Exception(why);
+
+/// <summary>What a clause is read against: the catalogue, the pump, the text, and the units written so far.</summary>
+internal sealed record JotContext(Catalogue Catalogue, ReciprocatingPump Pump, ReadingRules Rules, string Text)
+{
+    /// <summary>Everything that may be fitted: the line is read before anybody knows the set-up.</summary>
+    public const Fitting Anything = (Fitting)~0;
+
+    public Dictionary<QuantityKind, Unit> LastUnit { get; } = [];
+
+    public string TextOf(Token token) => Text.Substring(token.Start, token.Length);
+}
+
+/// <summary>
+/// One way through a clause, left to right: a name waits for its number or its answer, an answer for its subject. A place
+/// that is named binds the value or refuses it; a "no" turns an answer round or asks back; whatever is left over asks back.
+/// </summary>
+internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
+{
+    private readonly List<JotItem> items = [];
+    private readonly List<Token> waiting = [];
+    private (double Drops, Token Token)? rate;
+    private bool negated;
+    private bool between;
+
+    // The last number was said of a place of its own.
+    private bool placed;
+    private int at;
+
+    public bool Done => at >= clause.Count;
+
+    public IReadOnlyList<JotItem> Go()
+    {
+        while (at < clause.Count)
+        {
+            switch (clause[at])
+            {
+                case NumberToken:
+                    Number();
+                    break;
+                case WordToken word:
+                    Word(word);
+                    break;
+                default:
+                    throw new AskBackException("a number is missing before or behind it");
+            }
+        }
+
+        if (rate is not null)
+            throw new AskBackException("where does it drip?");
+        if (waiting.Find(t => t is not WordToken w || !Idle(w)) is { } left)
+            throw new AskBackException(left is WordToken w && w.Is(MeaningKind.Label) && !w.Is(MeaningKind.Subject) ? "a number is missing" : left is NumberToken ? "a unit or a name is missing" : $"what about “{jot.TextOf(left)}”?");
+        if (negated)
+            throw new AskBackException("what is not so?");
+        return items.Count > 0 ? items : throw new AskBackException("nothing is said here");
+    }
+
+    private Token? Ahead(int steps = 1) => at + steps < clause.Count ? clause[at + steps] : null;
+
+    private static bool Idle(WordToken word) => word.Meanings.All(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And or MeaningKind.Bucket);
+
+    private static bool Joins(Token? token) => token is WordToken word && word.Meanings.Any(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And) && !word.Is(MeaningKind.Label);
+
+    private IEnumerable<Meaning> Waiting(MeaningKind kind) => waiting.OfType<WordToken>().SelectMany(w => w.Of(kind));
+
+    // The next token from a place on that is no mere joining word.
+    private Token? Content(int from)
+    {
+        while (from < clause.Count && Joins(clause[from]))
+            from++;
+        return from < clause.Count ? clause[from] : null;
+    }
+
+    private void Number()
+    {
+        var number = (NumberToken)clause[at];
+        if (IsPlaceHere(number))
+        {
+            waiting.Add(number);
+            at++;
+            return;
+        }
+
+        var value = JotValues.At(clause, at, between)!;
+        var from = at;
+        while (at < clause.Count && clause[at].Start <= value.Last.Start)
+            at++;
+        if (value.High is null && JotValues.OfDrops(value.Unit) && (value.Unit!.Symbol == "drops/min" || LeakFollows()))
+        {
+            rate = (JotValues.Drops(value.Low, value.Unit), value.First);
+            return;
+        }
+
+        if (value.Unit?.Kind == QuantityKind.VolumeFlow && LeakFollows(next: true))
+            throw new AskBackException("is that what the pump delivers, or what runs out there? Put a comma between the two");
+        Reading(value, from);
+    }
+
+    private bool IsPlaceHere(NumberToken number)
+    {
+        if (!number.IsPlace || Ahead() is RangeToken or PlusMinusToken)
+            return false;
+        var placed = waiting.OfType<WordToken>().Any(w => w.Is(MeaningKind.Subject) || w.Is(MeaningKind.Side) || w.Is(MeaningKind.Cylinder) || w.Is(MeaningKind.Elsewhere)) || waiting.OfType<NumberToken>().Any();
+        var answered = Content(at + 1) is WordToken next && (next.Is(MeaningKind.Answer) || next.Is(MeaningKind.Side));
+        var listed = Ahead() is WordToken and && and.Is(MeaningKind.And) && Ahead(2) is NumberToken { IsPlace: true };
+        return placed && (!Waiting(MeaningKind.Label).Any() || answered || listed);
+    }
+
+    private bool LeakFollows(bool next = false)
+    {
+        if (next)
+            return Content(at) is WordToken word && word.Of(MeaningKind.Answer).Any(m => m is { Id: "leak-at", Alone: true });
+        return clause.Skip(at).OfType<WordToken>().Any(w => w.Of(MeaningKind.Answer).Any(m => m.Id == "leak-at"));
+    }
+
+    private void Reading(JotValue value, int from)
+    {
+        var words = waiting.OfType<WordToken>().Where(w => !Idle(w)).ToList();
+        if (waiting.OfType<NumberToken>().Any() || negated)
+            throw new AskBackException(negated ? "a number cannot be denied" : "two numbers, and nothing says what the first one is");
+        Trailing(words);
+        Follows(words);
+        var read = jot.Rules.Resolve(words, value, jot.TextOf, jot.LastUnit, out var problem) ?? throw new AskBackException(problem!);
+        var start = waiting.Count > 0 ? Math.Min(waiting[0].Start, clause[from].Start) : clause[from].Start;
+        var end = clause[at - 1].End;
+        foreach (var one in read)
+            items.Add(new JotItem(start, end - start, new JotNumber(one.What.Id, new Amount(one.What.Kind, one.Unit.ToSi(one.Value))), one.Unit, null, $"{one.What.Name}: {new Amount(one.What.Kind, one.Unit.ToSi(one.Value)).Text(one.Unit)}"));
+        placed = words.Count > 0 && read[0].What.Id is not ("discharge-pressure" or "swing" or "speed");
+        jot.LastUnit[read[0].What.Kind] = read[0].Unit;
+        waiting.Clear();
+        between = false;
+    }
+
+    // A number that names no place, behind something said of one, may belong there too.
+    private void Follows(List<WordToken> words)
+    {
+        if (words.Count > 0 || items.Count == 0)
+            return;
+        if (items[^1].Cue is not null || placed)
+            throw new AskBackException("is that the pressure or flow of the pump? Put a comma before it, or a name");
+    }
+
+    // "31 bar at the gun", "-0.3 bar inlet": a name behind its number, unless it goes on to a number or an answer of its own.
+    private void Trailing(List<WordToken> words)
+    {
+        var look = at;
+        var spoken = false;
+        while (look < clause.Count && Joins(clause[look]))
+            spoken |= ((WordToken)clause[look++]).Is(MeaningKind.At);
+        if (!spoken && look + 2 < clause.Count && clause[look] is WordToken label && label.Is(MeaningKind.Label) && clause[look + 1] is WordToken joint && joint.Is(MeaningKind.At) && clause[look + 2] is NumberToken)
+            throw new AskBackException($"which of the two numbers is “{jot.TextOf(label)}”? Put a comma between them");
+        if (look >= clause.Count || clause[look] is not WordToken name || !(name.Is(MeaningKind.Label) || name.Is(MeaningKind.Elsewhere) || (spoken && name.Is(MeaningKind.Subject))))
+            return;
+        if (StartsOwn(Content(look + 1), spoken))
+            return;
+
+        // "31 bar needle swings" says two things; "24 bar swings" may say one or two.
+        if (name.Of(MeaningKind.Label).Any(l => l.Id == Observables.Swing.Id) && name.Is(MeaningKind.Answer))
+        {
+            if (jot.TextOf(name).Contains(' ', StringComparison.Ordinal))
+                return;
+            throw new AskBackException("does it swing by so much? Write “swing 24 bar”, or a comma before “swings”");
+        }
+
+        if (words.Count > 0 && !spoken && !name.Of(MeaningKind.Label).Any(l => l.Id == TakenQuantities.AtRest))
+            return;
+        words.Add(name);
+        at = look + 1;
+    }
+
+    // What stands behind a name is its own number or answer, not something more about the number before.
+    private static bool StartsOwn(Token? next, bool spoken) => next switch
+    {
+        NumberToken => !spoken,
+        WordToken word => word.Is(MeaningKind.Answer) || (word.Is(MeaningKind.Label) && !spoken),
+        _ => false,
+    };
+
+    private void Word(WordToken word)
+    {
+        if (JotValues.Every(clause, at) is { } every)
+        {
+            rate = (every.Drops, word);
+            at += 3;
+            return;
+        }
+
+        if (word.Only(MeaningKind.Between))
+        {
+            (between, at) = (true, at + 1);
+            return;
+        }
+
+        if (word.Is(MeaningKind.Gone))
+        {
+            Gone();
+            return;
+        }
+
+        if (word.Is(MeaningKind.Negation) && !(word.Is(MeaningKind.Answer) && Match(word) is not null))
+        {
+            Deny(word);
+            return;
+        }
+
+        if (Idle(word))
+        {
+            if (waiting.Count > 0)
+                waiting.Add(word);
+            at++;
+            return;
+        }
+
+        // "milky oil": the name behind its answer adds nothing.
+        if (waiting.Count == 0 && !negated && items.Count > 0 && items[^1] is { Cue: { } told } before && word.Of(MeaningKind.Subject).Any(m => m.Id == told.Cue) && Content(at + 1) is null)
+        {
+            items[^1] = before with { Length = word.End - before.Start };
+            at++;
+            return;
+        }
+
+        // "needle swings 24 bar" is how far, "needle swings" is that it does.
+        var next = Content(at + 1);
+        var label = word.Is(MeaningKind.Label) && (next is NumberToken || (next is WordToken range && range.Only(MeaningKind.Between)));
+        if (!label && Match(word) is { } match)
+        {
+            at++;
+            Answer(match, word);
+            return;
+        }
+
+        waiting.Add(word);
+        at++;
+    }
+
+    private void Deny(WordToken word)
+    {
+        // "cap no 2": a number, no denial.
+        if (Ahead() is NumberToken { IsPlace: true } && word.Length == 2 && waiting.Count > 0)
+        {
+            at++;
+            return;
+        }
+
+        if (negated)
+            throw new AskBackException("said no twice");
+        (negated, at) = (true, at + 1);
+    }
+
+    // "knocking stopped": what was said just before is no longer so.
+    private void Gone()
+    {
+        if (items.Count == 0 || items[^1].Cue is not { } told || waiting.Count > 0)
+            throw new AskBackException("what is no longer so?");
+        var fact = Turned(told);
+        items[^1] = items[^1] with { Length = clause[at].End - items[^1].Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact) };
+        at++;
+    }
+
+    private Meaning? Match(WordToken word)
+    {
+        var answers = word.Of(MeaningKind.Answer).Where(Fits).ToArray();
+        var subjects = Waiting(MeaningKind.Subject).Select(m => m.Id).ToHashSet();
+        return answers.FirstOrDefault(a => subjects.Contains(a.Id) && Prefers(a))
+            ?? answers.FirstOrDefault(a => subjects.Contains(a.Id))
+            ?? answers.FirstOrDefault(a => a.Alone)
+            ?? Waiting(MeaningKind.Answer).FirstOrDefault(a => word.Of(MeaningKind.Subject).Any(s => s.Id == a.Id));
+    }
+
+    private bool Fits(Meaning meaning) => jot.Catalogue.Cue(meaning.Id)!.Answer(meaning.Answer) is { } answer && Catalogue.Fits(answer, jot.Pump, JotContext.Anything);
+
+    // Where a number stands by, an answer that takes a place is meant: "cap 2 hot" is a cap, "bypass hot" is not.
+    private bool Prefers(Meaning answer) =>
+        waiting.OfType<NumberToken>().Any() == (jot.Catalogue.Cue(answer.Id)!.Answer(answer.Answer)!.At != AnswerPlace.None);
+
+    private void Answer(Meaning meaning, Token last)
+    {
+        var cue = jot.Catalogue.Cue(meaning.Id)!;
+        var answer = cue.Answer(meaning.Answer)!;
+        var start = waiting.Count > 0 ? Math.Min(waiting[0].Start, last.Start) : last.Start;
+        if (rate is { } early)
+            start = Math.Min(start, early.Token.Start);
+        var places = waiting.OfType<NumberToken>().Select(n => (int)n.Value).ToList();
+        Side? side = null;
+        Places(meaning, answer, places, ref side);
+        Refuse(meaning, cue, answer, places);
+        waiting.Clear();
+        foreach (var place in places.Count > 0 ? places.Select(p => (int?)p) : [null])
+        {
+            var fact = new CueFact(meaning.Id, meaning.Answer, place, answer.At == AnswerPlace.Cavity && jot.Pump.HeadLayout == HeadLayout.SixCaps ? side : null);
+            if (meaning.Id == "leak-at" && !answer.Healthy)
+                fact = Drips(fact);
+            if (negated)
+                fact = Turned(fact);
+            var end = clause[at - 1].End;
+            items.Add(new JotItem(start, end - start, null, null, fact, Sentences.Say(jot.Catalogue, fact)));
+        }
+
+        negated = false;
+    }
+
+    // Places may stand before the answer and behind it: "cap 2 discharge hisses", "weep 1 and 3".
+    private void Places(Meaning meaning, CueAnswer answer, List<int> places, ref Side? side)
+    {
+        var ends = Waiting(MeaningKind.End).Select(m => int.Parse(m.Id, CultureInfo.InvariantCulture)).Distinct().ToArray();
+        side = Waiting(MeaningKind.Side).Select(m => (Side?)Enum.Parse<Side>(m.Id, true)).FirstOrDefault();
+        if (answer.At == AnswerPlace.End)
+            places.AddRange(ends);
+        if (answer.At == AnswerPlace.None)
+            return;
+        while (at < clause.Count)
+        {
+            if (clause[at] is NumberToken { IsPlace: true } k && (places.Count == 0 || clause[at - 1] is WordToken and && and.Is(MeaningKind.And)))
+                places.Add((int)k.Value);
+            else if (clause[at] is WordToken place && NamesPlace(place, meaning, answer))
+                Take(place, answer, places, ref side);
+            else
+                return;
+            at++;
+        }
+    }
+
+    private bool NamesPlace(WordToken place, Meaning meaning, CueAnswer answer) =>
+        place.Is(MeaningKind.Cylinder) || place.Is(MeaningKind.Side) || place.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id && Ahead() is NumberToken { IsPlace: true })
+        || (place.Is(MeaningKind.End) && answer.At == AnswerPlace.End) || (Joins(place) && PlaceFollows(meaning)) || (place.Is(MeaningKind.Negation) && place.Length == 2 && Ahead() is NumberToken { IsPlace: true });
+
+    private bool PlaceFollows(Meaning meaning) => Content(at) is NumberToken { IsPlace: true } || (Content(at) is WordToken word && (word.Is(MeaningKind.Cylinder) || word.Is(MeaningKind.End) || word.Only(MeaningKind.Side) || word.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id)));
+
+    private static void Take(WordToken place, CueAnswer answer, List<int> places, ref Side? side)
+    {
+        side ??= place.Of(MeaningKind.Side).Select(m => (Side?)Enum.Parse<Side>(m.Id, true)).FirstOrDefault();
+        if (answer.At == AnswerPlace.End && place.Of(MeaningKind.End).FirstOrDefault() is { } end)
+            places.Add(int.Parse(end.Id, CultureInfo.InvariantCulture));
+    }
+
+    // Every word that waited must belong to this answer, and the answer to this pump.
+    private void Refuse(Meaning meaning, Cue cue, CueAnswer answer, List<int> places)
+    {
+        var takesPlace = answer.At != AnswerPlace.None;
+        foreach (var word in waiting.OfType<WordToken>().Where(w => !Idle(w)))
+        {
+            var belongs = word.Of(MeaningKind.Subject).Any(m => m.Id == meaning.Id) || word.Of(MeaningKind.Answer).Any(m => m.Id == meaning.Id && m.Answer == meaning.Answer)
+                || (takesPlace && (word.Is(MeaningKind.Side) || word.Is(MeaningKind.Cylinder) || (word.Is(MeaningKind.End) && answer.At == AnswerPlace.End)));
+            if (!belongs)
+                throw new AskBackException($"“{jot.TextOf(word)}” does not go with “{answer.Text}”");
+        }
+
+        if (!Catalogue.Fits(cue, jot.Pump, JotContext.Anything) || !Catalogue.Fits(answer, jot.Pump, JotContext.Anything))
+            throw new AskBackException($"this pump has nothing of which “{answer.Text}” could be said");
+        if (!takesPlace && places.Count > 0)
+            throw new AskBackException($"“{answer.Text}” is said of the whole pump, not of one place");
+        if (places.Count > 1 && !cue.ByPlace)
+            throw new AskBackException($"one place only can be noted for “{cue.Name.ToLowerInvariant()}”");
+        var most = answer.At == AnswerPlace.End ? 2 : jot.Pump.Cylinders;
+        if (places.Any(p => p > most))
+            throw new AskBackException($"this pump has cylinders 1 to {most}");
+        if (rate is not null && meaning.Id != "leak-at")
+            throw new AskBackException("where does it drip?");
+    }
+
+    /// <summary>"30/min", "stream", "dry", "running only", "also standing": in any order, each once.</summary>
+    public CueFact Drips(CueFact fact)
+    {
+        if (rate is { } early)
+            fact = Rated(fact, early.Drops);
+        rate = null;
+        for (; at < clause.Count; at++)
+        {
+            if (JotValues.Every(clause, at) is { } every)
+            {
+                fact = Rated(fact, every.Drops);
+                at += 2;
+                continue;
+            }
+
+            switch (clause[at])
+            {
+                case WordToken dry when dry.Is(MeaningKind.Dry) && fact.DropsPerMinute is null && !fact.Stream:
+                    fact = fact with { DropsPerMinute = 0 };
+                    break;
+                case WordToken drips when drips.Of(MeaningKind.Subject).Any(s => s.Id == "leak-at") && !drips.Is(MeaningKind.Answer):
+                    break;
+                case WordToken runs when runs.Is(MeaningKind.Stream) && fact.DropsPerMinute is null && !fact.Stream:
+                    fact = fact with { Stream = true };
+                    break;
+
+                // On an intensifier "standing" alone asks a question of its own.
+                case WordToken standing when standing.Is(MeaningKind.Standing) && (!standing.Is(MeaningKind.Subject) || jot.Pump.Arrangement != Arrangement.Intensifier) && fact.When == Dripping.Unsaid:
+                    fact = fact with { When = Dripping.Standing };
+                    break;
+                case WordToken running when running.Is(MeaningKind.Running) && fact.When == Dripping.Unsaid:
+                    fact = fact with { When = Dripping.Running };
+                    break;
+                case NumberToken { Unit.Kind: QuantityKind.VolumeFlow } number:
+                    fact = Rated(fact, JotValues.Drops(number.Value, number.Unit));
+                    break;
+                case WordToken filler when Idle(filler) && at + 1 < clause.Count && (JotValues.Every(clause, at + 1) is not null || clause[at + 1] is NumberToken { Unit.Kind: QuantityKind.VolumeFlow }):
+                    break;
+                default:
+                    return fact;
+            }
+        }
+
+        return fact;
+    }
+
+    private static CueFact Rated(CueFact fact, double drops) =>
+        fact.DropsPerMinute is null && !fact.Stream && drops is >= 0 and <= 1e5 ? fact with { DropsPerMinute = Math.Round(drops, 3) } : throw new AskBackException("how fast does it drip?");
+
+    // Of a question with two answers the other one; of a drip that it is dry there. Else nobody knows what it is instead.
+    private CueFact Turned(CueFact fact)
+    {
+        var cue = jot.Catalogue.Cue(fact.Cue)!;
+        if (fact.Cue == "leak-at" && fact.Answer != "none")
+            return fact is { DropsPerMinute: null, Stream: false, When: Dripping.Unsaid } ? fact with { DropsPerMinute = 0 } : throw new AskBackException("does it drip there or not?");
+        var offered = cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, jot.Pump, JotContext.Anything)).ToArray();
+        var other = offered.FirstOrDefault(a => a.Id != fact.Answer);
+        if (offered.Length != 2 || other is null || other.At != AnswerPlace.None || fact.Cylinder is not null)
+            throw new AskBackException($"say what it is instead: {string.Join(", ", offered.Select(a => a.Text))}");
+        return new CueFact(fact.Cue, other.Id);
+    }
+}

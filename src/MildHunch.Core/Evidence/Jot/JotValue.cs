@@ -1,0 +1,77 @@
+using MildHunch.Core.Quantities;
+
+namespace MildHunch.Core.Evidence.Jot;
+
+/// <summary>A number of a clause as it was written: one, a range, or one with what it swings by to either side.</summary>
+/// <param name="Low">The number, or the lower end, in <paramref name="Unit"/>.</param>
+/// <param name="High">Upper end of a range.</param>
+/// <param name="Half">What stands behind ±.</param>
+/// <param name="Between">True for "between 28 and 46": the two ends of a swing.</param>
+internal sealed record JotValue(double Low, double? High, double? Half, Unit? Unit, bool Between, Token First, Token Last)
+{
+    /// <summary>The number itself, or the middle of a range.</summary>
+    public double Middle => High is { } high ? (Low + high) / 2 : Low;
+}
+
+/// <summary>Reads the numbers of a clause, from a place in it on; how far each reaches is told with it.</summary>
+internal static class JotValues
+{
+    private static readonly string[] DropUnits = ["drops/min", "mL/min", "L/h"];
+
+    /// <summary>True for a unit in which leaks are told rather than what a pump delivers.</summary>
+    public static bool OfDrops(Unit? unit) => unit is { Kind: QuantityKind.VolumeFlow } && DropUnits.Contains(unit.Symbol);
+
+    /// <summary>Drops a minute of a flow in this unit.</summary>
+    public static double Drops(double value, Unit unit) => Units.Find(QuantityKind.VolumeFlow, "drops/min")!.FromSi(unit.ToSi(value));
+
+    /// <summary>The value that begins at a number; null where what stands there is none.</summary>
+    public static JotValue? At(IReadOnlyList<Token> clause, int at, bool between)
+    {
+        if (clause[at] is not NumberToken first)
+            return null;
+        if (Bucket(clause, at) is { } bucket)
+            return bucket;
+        if (Second(clause, at, between) is not { } second)
+            return new JotValue(first.Value, null, null, first.Unit, false, first, first);
+        var unit = first.Unit ?? second.Unit;
+        var other = second.Unit is { } told && unit is not null && told.Kind == unit.Kind ? unit.FromSi(told.ToSi(second.Value)) : second.Value;
+        return clause[at + 1] is PlusMinusToken
+            ? new JotValue(first.Value, null, second.Unit is { } its && unit is not null ? second.Value * its.Factor / unit.Factor : second.Value, unit, false, first, second)
+            : new JotValue(first.Value, other, null, unit, between, first, second);
+    }
+
+    /// <summary>"One drop every 2 seconds", as drops a minute; null where it is not told so.</summary>
+    public static (double Drops, Token Last)? Every(IReadOnlyList<Token> clause, int at)
+    {
+        if (clause[at] is not WordToken drop || !drop.Is(MeaningKind.Drop) || at + 2 >= clause.Count || clause[at + 1] is not WordToken every || !every.Is(MeaningKind.Every))
+            return null;
+        return clause[at + 2] is NumberToken { Unit.Kind: QuantityKind.Duration, Value: > 0 } time ? (60 / time.Unit.ToSi(time.Value), time) : null;
+    }
+
+    private static NumberToken? Second(IReadOnlyList<Token> clause, int at, bool between)
+    {
+        if (at + 2 >= clause.Count || clause[at + 2] is not NumberToken second)
+            return null;
+        return clause[at + 1] is RangeToken or PlusMinusToken || (between && clause[at + 1] is WordToken word && word.Is(MeaningKind.And)) ? second : null;
+    }
+
+    // "10 l in 1 min 5 s": a volume and the time it took.
+    private static JotValue? Bucket(IReadOnlyList<Token> clause, int at)
+    {
+        if (clause[at] is not NumberToken { Unit.Kind: QuantityKind.Volume } volume)
+            return null;
+        var next = at + 1;
+        while (next < clause.Count && clause[next] is WordToken filler && (filler.Is(MeaningKind.Filler) || filler.Is(MeaningKind.At)))
+            next++;
+        var seconds = 0.0;
+        Token last = volume;
+        while (next < clause.Count && clause[next] is NumberToken { Unit.Kind: QuantityKind.Duration } time)
+        {
+            seconds += time.Unit.ToSi(time.Value);
+            last = time;
+            next++;
+        }
+
+        return seconds > 0 ? new JotValue(Units.LitrePerMinute.FromSi(volume.Unit.ToSi(volume.Value) / seconds), null, null, Units.LitrePerMinute, false, volume, last) : null;
+    }
+}

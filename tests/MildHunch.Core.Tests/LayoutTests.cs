@@ -1,0 +1,80 @@
+using System.Text.RegularExpressions;
+using NetArchTest.Rules;
+
+namespace MildHunch.Core.Tests;
+
+/// <summary>The rooms of the code: one subject a folder, a folder uses only those above it, a namespace is its folder.</summary>
+public partial class LayoutTests
+{
+    private const int MostFiles = 17;
+
+    // From what needs nothing to what needs everything, as a handbook would be read.
+    private static readonly string[] TopDown =
+    [
+        "", "Numerics", "Quantities", "Fluids", "Pumps", "Hydraulics.Motion", "Hydraulics.Cycle", "Hydraulics.Steady", "Simulation", "Expectation",
+        "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
+        "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks",
+    ];
+
+    public static TheoryData<string> Folders() => [.. TopDown];
+
+    [Theory]
+    [MemberData(nameof(Folders))]
+    public void A_folder_of_Core_uses_only_those_above_it(string folder)
+    {
+        string[] below = [.. TopDown.Skip(Array.IndexOf(TopDown, folder) + 1).SelectMany(TypesIn)];
+        var mine = Types.InAssembly(typeof(Guard).Assembly).That().ResideInNamespaceMatching($"^{Regex.Escape(Namespace(folder))}$");
+        mine.GetTypes().ShouldNotBeEmpty();
+        if (below.Length == 0)
+            return;
+        var result = mine.ShouldNot().HaveDependencyOnAny(below).GetResult();
+        result.IsSuccessful.ShouldBeTrue(string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
+    [Fact]
+    public void Every_folder_of_Core_has_its_place() =>
+        typeof(Guard).Assembly.GetTypes().Select(t => t.Namespace).OfType<string>().Where(n => n.StartsWith("MildHunch", StringComparison.Ordinal)).Distinct()
+            .ShouldBeSubsetOf(TopDown.Select(Namespace));
+
+    [Fact]
+    public void A_namespace_is_its_folder()
+    {
+        foreach (var file in Sources())
+            if (NamespaceLine().Match(File.ReadAllText(file)) is { Success: true } found)
+                found.Groups[1].Value.ShouldBe(Expected(file), file);
+    }
+
+    [Fact]
+    public void A_folder_holds_few_files()
+    {
+        foreach (var folder in Sources().GroupBy(f => Path.GetDirectoryName(f)!))
+            folder.Count().ShouldBeLessThanOrEqualTo(MostFiles, folder.Key);
+    }
+
+    private static string Namespace(string folder) => folder.Length == 0 ? "MildHunch.Core" : $"MildHunch.Core.{folder}";
+
+    private static IEnumerable<string> TypesIn(string folder) =>
+        typeof(Guard).Assembly.GetTypes().Where(t => t.Namespace == Namespace(folder) && !t.IsNested).Select(t => t.FullName!);
+
+    // The project's name, then its folders: src/MildHunch.Core/Faults/Effects is MildHunch.Core.Faults.Effects.
+    private static string Expected(string file)
+    {
+        var parts = Path.GetRelativePath(Root(), Path.GetDirectoryName(file)!).Split(Path.DirectorySeparatorChar);
+        return string.Join('.', parts.Skip(1));
+    }
+
+    private static IEnumerable<string> Sources() =>
+        new[] { "src", "tests", "bench", "tools" }.SelectMany(top => Directory.EnumerateFiles(Path.Combine(Root(), top), "*.cs", SearchOption.AllDirectories))
+            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}") && !f.Contains($"{Path.DirectorySeparatorChar}Migrations{Path.DirectorySeparatorChar}"));
+
+    private static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder.EnumerateFiles("MildHunch.slnx").FirstOrDefault() is null)
+            folder = folder.Parent ?? throw new DirectoryNotFoundException("MildHunch.slnx");
+        return folder.FullName;
+    }
+
+    [GeneratedRegex(@"^namespace ([\w.]+);", RegexOptions.Multiline)]
+    private static partial Regex NamespaceLine();
+}
