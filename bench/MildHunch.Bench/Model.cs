@@ -49,7 +49,8 @@ internal static class Model
         var before = GC.GetAllocatedBytesForCurrentThread();
         var watch = Stopwatch.StartNew();
         Run();
-        Console.WriteLine($"{what,-50} mean {watch.Elapsed.TotalNanoseconds / Solves,8:0} ns   {(GC.GetAllocatedBytesForCurrentThread() - before) / (double)Solves:0.###} bytes allocated a solve");
+        Console.WriteLine($"{what,-50} mean {watch.Elapsed.TotalNanoseconds / Solves,8:0} ns   "
+            + $"{(GC.GetAllocatedBytesForCurrentThread() - before) / (double)Solves:0.###} bytes allocated a solve");
     }
 
     private static void InTime(string what, OperatingPointSolver solver, SimulationPlan plan)
@@ -65,14 +66,19 @@ internal static class Model
         }
 
         times.Sort();
-        Console.WriteLine($"{what,-50} median {times[times.Count / 2],8:0.00} ms   p95 {times[(int)(times.Count * 0.95)],8:0.00} ms   {1e6 * times[times.Count / 2] / steps:0} ns a step, {steps} steps, settling included");
+        Console.WriteLine($"{what,-50} median {times[times.Count / 2],8:0.00} ms   p95 {times[(int)(times.Count * 0.95)],8:0.00} ms   "
+            + $"{1e6 * times[times.Count / 2] / steps:0} ns a step, {steps} steps, settling included");
     }
 
-    private static ReciprocatingPump Triplex() => ReciprocatingPump.Create(3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
+    private static ReciprocatingPump Triplex() =>
+        ReciprocatingPump.Create(
+            3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"));
 
     private static Nozzle Mist() => Nozzle.FromPoint(Q<VolumeFlow>(19.2, "L/min"), Q<GaugePressure>(70, "bar"));
 
-    /// <summary>Seawater, belt-driven motor, suction hose and strainer, hose to the gun, dampener, relief beside the unloader, injector.</summary>
+    /// <summary>
+    /// Seawater, belt-driven motor, suction hose and strainer, hose to the gun, dampener, relief beside the unloader, injector.
+    /// </summary>
     private static Setup Everything() => Setup.Create(
         Q<RotationalSpeed>(1450, "rpm"),
         Mist(),

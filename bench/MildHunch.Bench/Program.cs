@@ -9,7 +9,8 @@ const int Rounds = 1000;
 const int WarmUp = 200;
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
-int Told(string name, int usual) => Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
+int Told(string name, int usual) =>
+    Array.IndexOf(args, name) is var at and >= 0 && at + 1 < args.Length ? int.Parse(args[at + 1], CultureInfo.InvariantCulture) : usual;
 if (args.Contains("--random"))
 {
     MildHunch.Bench.Accuracy.RandomBench.Run(Told("--random", 100_000), Told("--seed", 1));
@@ -24,7 +25,9 @@ if (args.Contains("--freeze"))
 
 if (args.Contains("--frozen"))
 {
-    MildHunch.Bench.Accuracy.AccuracyBench.Kept(MildHunch.Bench.Accuracy.FrozenCases.Shipped, Array.IndexOf(args, "--show") is var at and >= 0 ? args[at + 1] : null, args.Contains("--as-when-drawn"));
+    MildHunch.Bench.Accuracy.AccuracyBench.Kept(
+        MildHunch.Bench.Accuracy.FrozenCases.Shipped, Array.IndexOf(args, "--show") is var at and >= 0 ? args[at + 1] : null,
+        args.Contains("--as-when-drawn"));
     return;
 }
 
@@ -34,7 +37,8 @@ if (args.Contains("--accuracy"))
     return;
 }
 
-Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a time");
+Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a "
+    + "time");
 var stolenBefore = Stolen();
 if (!args.Contains("--record"))
     Model.Measure();
@@ -49,7 +53,8 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
 
 // On a shared host others take processor time; what they took is told, since it lengthens the slow end.
 var stolenAfter = Stolen();
-Console.WriteLine($"processor time taken by the host meanwhile: {100 * (stolenAfter.Stolen - stolenBefore.Stolen) / Math.Max(1, stolenAfter.All - stolenBefore.All):0.0} %");
+Console.WriteLine("processor time taken by the host meanwhile: "
+    + $"{100 * (stolenAfter.Stolen - stolenBefore.Stolen) / Math.Max(1, stolenAfter.All - stolenBefore.All):0.0} %");
 
 static async Task Questions(HttpClient http)
 {
@@ -73,7 +78,8 @@ static (double Stolen, double All) Stolen()
 {
     if (!File.Exists("/proc/stat"))
         return (0, 1);
-    var ticks = File.ReadLines("/proc/stat").First().Split(' ', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(double.Parse).ToArray();
+    var ticks = File.ReadLines("/proc/stat").First().Split(' ', StringSplitOptions.RemoveEmptyEntries).Skip(1).Select(double.Parse)
+        .ToArray();
     return (ticks[7], ticks.Take(8).Sum());
 }
 
@@ -96,7 +102,12 @@ static JsonObject Request(int i, int cylinders, (JsonArray Readings, JsonArray C
     var request = new JsonObject
     {
         ["pump"] = Pump(cylinders),
-        ["setup"] = new JsonObject { ["speed"] = Amount(1450 + (i / 100.0), "rpm"), ["nozzle"] = new JsonObject { ["flow"] = Amount(6.4 * cylinders, "L/min"), ["at"] = Amount(70, "bar") }, ["controlSetting"] = Amount(85, "bar") },
+        ["setup"] = new JsonObject
+        {
+            ["speed"] = Amount(1450 + (i / 100.0), "rpm"),
+            ["nozzle"] = new JsonObject { ["flow"] = Amount(6.4 * cylinders, "L/min"), ["at"] = Amount(70, "bar") },
+            ["controlSetting"] = Amount(85, "bar")
+        },
     };
     if (evidence is { } told)
     {
@@ -115,8 +126,19 @@ static JsonObject Fitted(JsonObject request)
     setup["temperature"] = Amount(15, "°C");
     setup["supplyPressure"] = Amount(0.3, "bar");
     setup["voltage"] = Amount(400, "V");
-    setup["drive"] = new JsonObject { ["kind"] = "motor", ["ratedPower"] = Amount(4 * setup["nozzle"]!["flow"]!["value"]!.GetValue<double>() / 19.2, "kW"), ["poles"] = 4, ["gearRatio"] = 1.02 * setup["speed"]!["value"]!.GetValue<double>() / 1450 };
-    setup["inlet"] = new JsonObject { ["run"] = new JsonObject { ["length"] = Amount(3, "m"), ["bore"] = Amount(38, "mm") }, ["level"] = Amount(0.5, "m"), ["strainer"] = 2 };
+    setup["drive"] = new JsonObject
+    {
+        ["kind"] = "motor",
+        ["ratedPower"] = Amount(4 * setup["nozzle"]!["flow"]!["value"]!.GetValue<double>() / 19.2, "kW"),
+        ["poles"] = 4,
+        ["gearRatio"] = 1.02 * setup["speed"]!["value"]!.GetValue<double>() / 1450
+    };
+    setup["inlet"] = new JsonObject
+    {
+        ["run"] = new JsonObject { ["length"] = Amount(3, "m"), ["bore"] = Amount(38, "mm") },
+        ["level"] = Amount(0.5, "m"),
+        ["strainer"] = 2
+    };
     setup["outlet"] = new JsonObject { ["length"] = Amount(20, "m"), ["bore"] = Amount(13, "mm"), ["fittings"] = 4 };
     setup["dampener"] = new JsonObject { ["gasVolume"] = Amount(160, "mL"), ["charge"] = Amount(45, "bar") };
     setup["relief"] = Amount(110, "bar");
@@ -133,10 +155,15 @@ static (JsonArray, JsonArray) Few(int i) => (
     [Cue("needle", "swings"), Cue("inlet-hose", "calm"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth")]);
 
 static (JsonArray, JsonArray) Many(int i) => (
-    [Reading("discharge-pressure", 31 + (i % 11), "bar"), Reading("swing", 14, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"), Reading("speed", 1447, "rpm"), Reading("inlet-pressure", -0.1, "bar")],
-    [Cue("needle", "swings"), Cue("jet", "pulsing"), Cue("inlet-hose", "calm"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth"), Cue("prime", "normal"), Cue("leak-at", "none"), Cue("closed-outlet", "holds")]);
+    [
+        Reading("discharge-pressure", 31 + (i % 11), "bar"), Reading("swing", 14, "bar"), Reading("nozzle-flow", 12.6, "L/min"),
+        Reading("bypass-flow", 0, "L/min"), Reading("speed", 1447, "rpm"), Reading("inlet-pressure", -0.1, "bar")],
+    [
+        Cue("needle", "swings"), Cue("jet", "pulsing"), Cue("inlet-hose", "calm"), Cue("bypass-with-outlet-open", "none"),
+        Cue("sound", "smooth"), Cue("prime", "normal"), Cue("leak-at", "none"), Cue("closed-outlet", "holds")]);
 
-static JsonObject Jot(int i) => new() { ["pump"] = Pump(3), ["text"] = $"{31 + (i % 5)} bar swing 24, bucket 10 l in 49 s, bypass none, inlet hose calm" };
+static JsonObject Jot(int i) =>
+    new() { ["pump"] = Pump(3), ["text"] = $"{31 + (i % 5)} bar swing 24, bucket 10 l in 49 s, bypass none, inlet hose calm" };
 
 static async Task Measure(string what, string path, Func<int, JsonObject> body, HttpClient http)
 {

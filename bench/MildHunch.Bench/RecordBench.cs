@@ -7,7 +7,9 @@ using MildHunch.Store;
 
 namespace MildHunch.Bench;
 
-/// <summary>What a shop with a long record waits for: its list, a change of a case, the first question about a pump it just put in.</summary>
+/// <summary>
+/// What a shop with a long record waits for: its list, a change of a case, the first question about a pump it just put in.
+/// </summary>
 internal static class RecordBench
 {
     private const int ClosedCases = 20_000;
@@ -28,14 +30,16 @@ internal static class RecordBench
         }
 
         list.Tell();
-        var pump = (await http.GetFromJsonAsync<JsonArray>("/api/cases"))!.First(c => c!["tag"]!.GetValue<string>() == "FOG-2")!["pumpId"]!.GetValue<string>();
+        var pump = (await http.GetFromJsonAsync<JsonArray>("/api/cases"))!
+            .First(c => c!["tag"]!.GetValue<string>() == "FOG-2")!["pumpId"]!.GetValue<string>();
         var change = new Times($"a change of a case, {ClosedCases} closed");
         var id = "";
         for (var i = 0; i < Rounds + WarmUp; i++)
         {
             // As many changes as a long case has; then the next.
             if (i % 20 == 0)
-                id = (await Made(await http.PostAsJsonAsync("/api/cases", new JsonObject { ["pumpId"] = pump, ["complaint"] = "Weak" })))["id"]!.GetValue<string>();
+                id = (await Made(await http.PostAsJsonAsync(
+                    "/api/cases", new JsonObject { ["pumpId"] = pump, ["complaint"] = "Weak" })))["id"]!.GetValue<string>();
             var tag = (await http.GetAsync($"/api/cases/{id}")).Headers.ETag!;
             var watch = Stopwatch.StartNew();
             await Tell(http, id, tag, $"Note {i}");
@@ -55,12 +59,18 @@ internal static class RecordBench
         for (var i = 0; i < NewPumps; i++)
         {
             var body = question(i);
-            var pump = new JsonObject { ["tag"] = $"BENCH-{i}", ["pump"] = body["pump"]!.DeepClone(), ["setup"] = body["setup"]!.DeepClone() };
+            var pump = new JsonObject
+            {
+                ["tag"] = $"BENCH-{i}",
+                ["pump"] = body["pump"]!.DeepClone(),
+                ["setup"] = body["setup"]!.DeepClone()
+            };
             var watch = Stopwatch.StartNew();
             var kept = await Made(await http.PostAsJsonAsync("/api/pumps", pump));
             stored.Took(watch.Elapsed);
             watch.Restart();
-            var answer = await http.PostAsJsonAsync("/api/cases", new JsonObject { ["pumpId"] = kept["id"]!.GetValue<string>(), ["complaint"] = "Weak" });
+            var answer = await http.PostAsJsonAsync(
+                "/api/cases", new JsonObject { ["pumpId"] = kept["id"]!.GetValue<string>(), ["complaint"] = "Weak" });
             var told = await Made(answer);
             opened.Took(watch.Elapsed);
             watch.Restart();
@@ -74,13 +84,19 @@ internal static class RecordBench
     }
 
     private static async Task<JsonNode> Made(HttpResponseMessage answer) =>
-        answer.IsSuccessStatusCode ? (await answer.Content.ReadFromJsonAsync<JsonNode>())! : throw new InvalidOperationException(await answer.Content.ReadAsStringAsync());
+        answer.IsSuccessStatusCode
+            ? (await answer.Content.ReadFromJsonAsync<JsonNode>())!
+            : throw new InvalidOperationException(await answer.Content.ReadAsStringAsync());
 
     private static async Task Tell(HttpClient http, string id, EntityTagHeaderValue tag, string note)
     {
         var change = new JsonObject
         {
-            ["readings"] = new JsonArray(new JsonObject { ["quantity"] = "discharge-pressure", ["value"] = new JsonObject { ["value"] = 31, ["unit"] = "bar" } }),
+            ["readings"] = new JsonArray(new JsonObject
+            {
+                ["quantity"] = "discharge-pressure",
+                ["value"] = new JsonObject { ["value"] = 31, ["unit"] = "bar" }
+            }),
             ["cues"] = new JsonArray(new JsonObject { ["cue"] = "needle", ["answer"] = "swings" }),
             ["facts"] = new JsonObject { ["note-ask"] = note },
         };
@@ -93,7 +109,8 @@ internal static class RecordBench
     // Closed cases with as many entries as a real one, spread over the pumps of the demo.
     private static async Task Fill(string folder)
     {
-        await using var db = new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
+        await using var db = new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>()
+            .UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
         var pumps = await db.Pumps.Select(p => p.Id).ToListAsync();
         var like = await db.Cases.Include(c => c.Verdicts).AsNoTracking().FirstAsync(c => c.Verdicts.Count > 0);
         string[] found = ["discharge-valve-leak", "inlet-valve-leak", "nozzle-worn", "hp-seal-leak", "supply-air-leak"];
@@ -132,10 +149,17 @@ internal static class RecordBench
                 Hunch = like.Hunch,
             },
             Changes = [.. Enumerable.Range(1, 4).Select(n => new ChangeEntity { CaseId = id, Number = n, Says = "Told", At = at })],
-            Readings = [.. new[] { "discharge-pressure", "nozzle-flow" }.Select(q => new ReadingEntity { Id = Ids.New(), CaseId = id, AddedBy = 2, Quantity = q, Value = 20, Unit = q == "nozzle-flow" ? "L/min" : "bar" })],
-            Cues = [.. new[] { "needle", "sound" }.Select(c => new CueEntity { Id = Ids.New(), CaseId = id, AddedBy = 3, Cue = c, Answer = c == "needle" ? "swings" : "smooth" })],
-            Facts = [new FactEntity { Id = Ids.New(), CaseId = id, AddedBy = 1, Name = "complaint", Value = "Weak" }, new FactEntity { Id = Ids.New(), CaseId = id, AddedBy = 4, Name = "closed", Value = closed }],
-            Verdicts = [.. Enumerable.Range(2, 3).Select(n => new VerdictEntity { Id = Ids.New(), CaseId = id, AfterVersion = n, At = at, Leader = like.Leader, LeaderName = like.LeaderName, Probability = like.Probability, Hunch = like.Hunch, SuspectsJson = like.SuspectsJson })],
+            Readings = [.. new[] { "discharge-pressure", "nozzle-flow" }.Select(q => new ReadingEntity {
+                Id = Ids.New(), CaseId = id, AddedBy = 2, Quantity = q, Value = 20, Unit = q == "nozzle-flow" ? "L/min" : "bar" })],
+            Cues = [.. new[] { "needle", "sound" }.Select(c => new CueEntity {
+                Id = Ids.New(), CaseId = id, AddedBy = 3, Cue = c, Answer = c == "needle" ? "swings" : "smooth" })],
+            Facts = [
+                new FactEntity { Id = Ids.New(), CaseId = id, AddedBy = 1, Name = "complaint", Value = "Weak" },
+                new FactEntity { Id = Ids.New(), CaseId = id, AddedBy = 4, Name = "closed", Value = closed }],
+            Verdicts = [.. Enumerable.Range(2, 3)
+                .Select(n => new VerdictEntity {
+                    Id = Ids.New(), CaseId = id, AfterVersion = n, At = at, Leader = like.Leader, LeaderName = like.LeaderName,
+                    Probability = like.Probability, Hunch = like.Hunch, SuspectsJson = like.SuspectsJson })],
         };
     }
 }

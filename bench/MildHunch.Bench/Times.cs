@@ -11,6 +11,7 @@ internal sealed class Times(string what)
     {
         milliseconds.Sort();
         Console.WriteLine(
-            $"{what,-50} median {milliseconds[milliseconds.Count / 2],8:0.00} ms   p95 {milliseconds[(int)(milliseconds.Count * 0.95)],8:0.00} ms   slowest {milliseconds[^1],8:0.00} ms");
+            $"{what,-50} median {milliseconds[milliseconds.Count / 2],8:0.00} ms   p95 "
+                + $"{milliseconds[(int)(milliseconds.Count * 0.95)],8:0.00} ms   slowest {milliseconds[^1],8:0.00} ms");
     }
 }

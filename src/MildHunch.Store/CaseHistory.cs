@@ -8,22 +8,31 @@ public static class CaseHistory
         where T : EntryEntity
     {
         var undone = entity.Changes.Where(c => c.Undone).Select(c => c.Number).ToHashSet();
-        return [.. entries.Where(e => !undone.Contains(e.AddedBy) && (e.RemovedBy is not { } by || undone.Contains(by))).OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal)];
+        return [.. entries.Where(e => !undone.Contains(e.AddedBy) && (e.RemovedBy is not { } by || undone.Contains(by)))
+            .OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal)];
     }
 
     /// <summary>The value of a fact that stands now, or null.</summary>
-    public static string? Fact(this CaseEntity entity, string name) => entity.Standing(entity.Facts.Where(f => f.Name == name)).LastOrDefault()?.Value;
+    public static string? Fact(this CaseEntity entity, string name) =>
+        entity.Standing(entity.Facts.Where(f => f.Name == name)).LastOrDefault()?.Value;
 
     /// <summary>The change that undo would take back; null when there is none.</summary>
     public static ChangeEntity? ToUndo(this CaseEntity entity) => entity.Changes.Where(c => !c.Undone && c.Number > 1).MaxBy(c => c.Number);
 
     /// <summary>The change that redo would bring back; null when there is none, or something was told since.</summary>
-    public static ChangeEntity? ToRedo(this CaseEntity entity) => entity.Changes.Where(c => c is { Undone: true, Abandoned: false }).MinBy(c => c.Number);
+    public static ChangeEntity? ToRedo(this CaseEntity entity) =>
+        entity.Changes.Where(c => c is { Undone: true, Abandoned: false }).MinBy(c => c.Number);
 
     /// <summary>Opens the next change; what is added or taken back names its number.</summary>
     public static ChangeEntity Begin(this CaseEntity entity, string says, DateTime at)
     {
-        var change = new ChangeEntity { CaseId = entity.Id, Number = entity.Changes.Select(c => c.Number).DefaultIfEmpty(0).Max() + 1, Says = says, At = at };
+        var change = new ChangeEntity
+        {
+            CaseId = entity.Id,
+            Number = entity.Changes.Select(c => c.Number).DefaultIfEmpty(0).Max() + 1,
+            Says = says,
+            At = at
+        };
         foreach (var left in entity.Changes.Where(c => c.Undone))
             left.Abandoned = true;
         entity.Changes.Add(change);

@@ -17,10 +17,12 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
     public const string FileName = "mild-hunch.db";
 
     /// <summary>Connection string of the database in this folder.</summary>
-    public static string ConnectionTo(string folder, string file = FileName) => $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
+    public static string ConnectionTo(string folder, string file = FileName) =>
+        $"Data Source={Path.Combine(folder, file)};Foreign Keys=True";
 
     // Times are UTC and say so: SQLite keeps no zone.
-    protected override void ConfigureConventions(ModelConfigurationBuilder conventions) => conventions.Properties<DateTime>().HaveConversion<UtcTimes>();
+    protected override void ConfigureConventions(ModelConfigurationBuilder conventions) =>
+        conventions.Properties<DateTime>().HaveConversion<UtcTimes>();
 
     protected override void OnModelCreating(ModelBuilder model)
     {
@@ -56,7 +58,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
     }
 
     /// <summary>Marks what comes from the database as UTC.</summary>
-    private sealed class UtcTimes() : ValueConverter<DateTime, DateTime>(t => t.ToUniversalTime(), t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
+    private sealed class UtcTimes() : ValueConverter<DateTime,
+    DateTime>(t => t.ToUniversalTime(), t => DateTime.SpecifyKind(t, DateTimeKind.Utc));
 
     /// <summary>For the migration tool only.</summary>
     internal sealed class DesignFactory : IDesignTimeDbContextFactory<MildHunchDb>

@@ -45,7 +45,8 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
-builder.Services.Configure<JsonOptions>(json => json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+builder.Services.Configure<JsonOptions>(json =>
+    json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
 builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document, _, _) =>
 {
     // Where it is served is no part of the interface; without it the document is the same on every machine.
@@ -61,7 +62,9 @@ using (var scope = app.Services.CreateScope())
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
     await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
     if (app.Configuration.GetValue<bool>("DEMO"))
-        await DemoData.Fill(db, app.Services.GetRequiredService<Diagnoser>(), app.Services.GetRequiredService<Catalogue>(), TimeProvider.System, CancellationToken.None);
+        await DemoData.Fill(
+            db, app.Services.GetRequiredService<Diagnoser>(), app.Services.GetRequiredService<Catalogue>(), TimeProvider.System,
+            CancellationToken.None);
 }
 
 app.Use(Protection.Headers);
@@ -74,13 +77,16 @@ app.UseResponseCompression();
 // The page names the files of its version, so it alone is asked for anew each time.
 var files = new StaticFileOptions
 {
-    OnPrepareResponse = file => file.Context.Response.Headers.CacheControl = file.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
+    OnPrepareResponse = file =>
+        file.Context.Response.Headers.CacheControl = file.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
 };
 app.UseDefaultFiles();
 app.UseStaticFiles(files);
 app.MapOpenApi();
 app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>
-    await db.Database.CanConnectAsync(stop) ? Results.Ok(new { status = "well" }) : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
+    await db.Database.CanConnectAsync(stop)
+        ? Results.Ok(new { status = "well" })
+        : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
 ExpectationEndpoint.Map(app);
 CurvesEndpoint.Map(app);
 SimulationEndpoint.Map(app);
@@ -92,7 +98,8 @@ KnowledgeEndpoint.Map(app);
 PumpEndpoints.Map(app);
 CaseEndpoints.Map(app);
 HistoryEndpoints.Map(app);
-app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound)).ExcludeFromDescription();
+app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))
+    .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", files);
 await app.RunAsync();
 

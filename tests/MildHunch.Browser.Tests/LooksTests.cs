@@ -7,9 +7,13 @@ namespace MildHunch.Browser.Tests;
 public class LooksTests(Product product) : IClassFixture<Product>
 {
     private const string Overlaps = """
-        (() => { const boxes = [...document.querySelectorAll('.drawing .tag')].map(e => ({ r: e.getBoundingClientRect(), t: e.textContent.trim() }));
-          const hit = []; for (let i = 0; i < boxes.length; i++) for (let j = i + 1; j < boxes.length; j++) { const a = boxes[i].r, b = boxes[j].r;
-            if (a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1) hit.push(boxes[i].t + ' / ' + boxes[j].t); }
+        (() => { const boxes = [...document.querySelectorAll('.drawing .tag')]
+            .map(e => ({ r: e.getBoundingClientRect(), t: e.textContent.trim() }));
+          const hit = [];
+          for (let i = 0; i < boxes.length; i++) for (let j = i + 1; j < boxes.length; j++) {
+            const a = boxes[i].r, b = boxes[j].r;
+            if (a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1)
+              hit.push(boxes[i].t + ' / ' + boxes[j].t); }
           return hit.join('; '); })()
         """;
 
@@ -84,10 +88,13 @@ public class LooksTests(Product product) : IClassFixture<Product>
     {
         var pump = Product.Pump();
         pump["cylinders"] = cylinders;
-        var (_, made) = await product.Send(HttpMethod.Post, "/api/pumps", new JsonObject { ["tag"] = $"TAGS-{cylinders}", ["pump"] = pump, ["setup"] = Product.Setup() });
-        var (response, opened) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = made!["id"]!.GetValue<string>(), ["complaint"] = "All at once" });
+        var (_, made) = await product.Send(
+            HttpMethod.Post, "/api/pumps", new JsonObject { ["tag"] = $"TAGS-{cylinders}", ["pump"] = pump, ["setup"] = Product.Setup() });
+        var (response, opened) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = made!["id"]!.GetValue<string>(), ["complaint"] = "All at once" });
         var id = opened!["id"]!.GetValue<string>();
-        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", Everything(), response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
+        (await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes", Everything(), response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
         using var technician = new Technician(product);
         technician.Open($"/cases/{id}");
         technician.Sees("Where the water goes");
@@ -114,7 +121,8 @@ public class LooksTests(Product product) : IClassFixture<Product>
 
     private static string SmallTargets(Technician technician) =>
         (string)technician.Ask("""
-            [...document.querySelectorAll('button, a, input, select, textarea')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 43.5).map(e => e.outerHTML.slice(0, 120)).join('\n')
+            [...document.querySelectorAll('button, a, input, select, textarea')]
+              .filter(e => e.offsetParent && e.getBoundingClientRect().height < 43.5).map(e => e.outerHTML.slice(0, 120)).join('\n')
             """)!;
 
     [Fact]
@@ -122,15 +130,19 @@ public class LooksTests(Product product) : IClassFixture<Product>
     {
         using var technician = new Technician(product);
         await technician.OpenCase("FOG-2");
-        var foreign = (string)technician.Ask("performance.getEntriesByType('resource').map(e => e.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:')).join('\\n')")!;
+        var foreign = (string)technician.Ask("performance.getEntriesByType('resource').map(e => e.name).filter(n => "
+            + "!n.startsWith(location.origin) && !n.startsWith('data:')).join('\\n')")!;
         foreign.ShouldBeEmpty();
     }
 
     private static JsonObject Everything() => new()
     {
         ["readings"] = new JsonArray(
-            Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("swing", 24, "bar"), Product.Reading("nozzle-flow", 12.7, "L/min"), Product.Reading("bypass-flow", 0.5, "L/min"),
+            Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("swing", 24, "bar"),
+            Product.Reading("nozzle-flow", 12.7, "L/min"), Product.Reading("bypass-flow", 0.5, "L/min"),
             Product.Reading("speed", 1447, "rpm"), Product.Reading("inlet-pressure", -0.1, "bar")),
-        ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("sound", "gravel"), Product.Cue("inlet-hose", "calm"), Product.Cue("cap-heat", "warm", 1, "discharge"), Product.Cue("leak-at", "weep", 1)),
+        ["cues"] = new JsonArray(
+            Product.Cue("needle", "swings"), Product.Cue("sound", "gravel"), Product.Cue("inlet-hose", "calm"),
+            Product.Cue("cap-heat", "warm", 1, "discharge"), Product.Cue("leak-at", "weep", 1)),
     };
 }

@@ -30,11 +30,15 @@ public class MainJobTests
         // Answer the next check where it stands.
         var question = (string)technician.Ask("document.querySelector('section[aria-label=\"Next check\"] .question').textContent")!;
         technician.Strike("1");
-        technician.Until("the next question", () => (string)technician.Ask("document.querySelector('section[aria-label=\"Next check\"] .question')?.textContent ?? ''")! != question);
+        technician.Until(
+            "the next question",
+            () => technician.NextQuestion() != question);
 
         // Undo the answer, reload: all as it was, and still there.
         technician.Tap("Undo");
-        technician.Until("the question again", () => (string)technician.Ask("document.querySelector('section[aria-label=\"Next check\"] .question')?.textContent ?? ''")! == question);
+        technician.Until(
+            "the question again",
+            () => technician.NextQuestion() == question);
         technician.Reload();
         technician.LeaderBecomes(leader);
         technician.Sees("26 bar");

@@ -40,7 +40,10 @@ public class StoryTests
         using var product = new Product();
         using var technician = new Technician(product);
         NewCase(technician, "JUICE-HP", "Left stroke fast, pressure dips");
-        technician.Type("Jot line", "3690 bar, left stroke 0.78 s, right stroke 0.93 s, needle swings, reversals once a cycle, inlet hose calm, dry everywhere, standing dry");
+        technician.Type(
+            "Jot line",
+            "3690 bar, left stroke 0.78 s, right stroke 0.93 s, needle swings, reversals once a cycle, inlet hose calm, dry everywhere, "
+                + "standing dry");
         technician.Sees("A stroke of the left end: 0.78 s");
         technician.Press(Keys.Enter);
         technician.Sees("left 0.78 s");
@@ -65,7 +68,9 @@ public class StoryTests
         technician.Sees("Limits of today: some");
         var question = (string)technician.Ask("document.querySelector('section[aria-label=\"Next check\"] .question').textContent")!;
         technician.Tap("Could not do it");
-        technician.Until("another question", () => (string)technician.Ask("document.querySelector('section[aria-label=\"Next check\"] .question')?.textContent ?? ''")! != question);
+        technician.Until(
+            "another question",
+            () => technician.NextQuestion() != question);
         technician.Tap("Measure");
         technician.Sees("Could not be had");
     }

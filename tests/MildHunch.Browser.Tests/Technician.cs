@@ -18,7 +18,8 @@ public sealed class Technician : IDisposable
         Product = product;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run",
+            "--disable-background-networking",
             "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
         browser = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin"), options);
         Resize(width, height);
@@ -50,7 +51,10 @@ public sealed class Technician : IDisposable
     public void Tap(string name)
     {
         var quoted = $"\"{name}\"";
-        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | //a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | //button[starts-with(@aria-label, {quoted})] | //label[starts-with(normalize-space(.), {quoted}) and .//input[@type='checkbox']]";
+        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | "
+            + $"//a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | "
+            + $"//button[starts-with(@aria-label, {quoted})] | //label[starts-with(normalize-space(.), {quoted}) and "
+            + ".//input[@type='checkbox']]";
         Until($"to tap “{name}”", () =>
         {
             var found = browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled);
@@ -86,11 +90,18 @@ public sealed class Technician : IDisposable
     public string Leader()
     {
         var name = "";
-        Until("a leading suspect", () => (name = browser.FindElements(By.CssSelector("section[aria-label='Suspects'] li b")).FirstOrDefault()?.Text ?? "").Length > 0);
+        Until(
+            "a leading suspect",
+            () => (name = browser.FindElements(By.CssSelector("section[aria-label='Suspects'] li b")).FirstOrDefault()?.Text
+                ?? "").Length > 0);
         return name;
     }
 
     public void LeaderBecomes(string name) => Until($"“{name}” to lead", () => Leader() == name);
+
+    /// <summary>The question of the check proposed next.</summary>
+    public string NextQuestion() =>
+        (string)Ask("document.querySelector('section[aria-label=\"Next check\"] .question')?.textContent ?? ''")!;
 
     public object? Ask(string script, params object[] arguments) => browser.ExecuteScript($"return {script}", arguments);
 
@@ -99,14 +110,18 @@ public sealed class Technician : IDisposable
     {
         browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe.min.js")));
         var json = (string)browser.ExecuteAsyncScript(
-            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] }).then(r => done(JSON.stringify(r.violations)))")!;
-        return [.. JsonNode.Parse(json)!.AsArray().SelectMany(v => v!["nodes"]!.AsArray().Select(n => $"{v["id"]}: {n!["target"]} {n["failureSummary"]}"))];
+            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', "
+                + "'wcag22aa'] }).then(r => done(JSON.stringify(r.violations)))")!;
+        return [.. JsonNode.Parse(json)!.AsArray()
+            .SelectMany(v => v!["nodes"]!.AsArray().Select(n => $"{v["id"]}: {n!["target"]} {n["failureSummary"]}"))];
     }
 
     public void Until(string what, Func<bool> holds)
     {
         var wait = new WebDriverWait(browser, Patience) { PollingInterval = TimeSpan.FromMilliseconds(50) };
-        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException), typeof(NoSuchElementException), typeof(ElementNotInteractableException));
+        wait.IgnoreExceptionTypes(
+            typeof(StaleElementReferenceException), typeof(ElementClickInterceptedException), typeof(NoSuchElementException),
+            typeof(ElementNotInteractableException));
         try
         {
             wait.Until(_ => holds());
@@ -130,7 +145,9 @@ public sealed class Technician : IDisposable
         Until($"the field “{label}”", () =>
         {
             var quoted = $"\"{label}\"";
-            found = browser.FindElements(By.XPath($"//*[@id=//label[starts-with(normalize-space(.), {quoted})]/@for] | //label[starts-with(normalize-space(.), {quoted})]//*[self::input or self::textarea or self::select] | //*[@aria-label={quoted} and (self::input or self::select)]"))
+            found = browser.FindElements(By.XPath($"//*[@id=//label[starts-with(normalize-space(.), {quoted})]/@for] | "
+                + $"//label[starts-with(normalize-space(.), {quoted})]//*[self::input or self::textarea or self::select] | "
+                + $"//*[@aria-label={quoted} and (self::input or self::select)]"))
                 .FirstOrDefault(e => e.Displayed);
             return found is not null;
         });

@@ -100,10 +100,13 @@ public partial class WhatIfTests(Product product) : IClassFixture<Product>
 
     private static (double Mean, double Swing) Gauge(Technician technician)
     {
-        var label = technician.Ask("document.querySelector('[role=img][aria-label^=\"Gauge at the head\"]')?.getAttribute('aria-label') ?? ''") as string ?? "";
+        var label = technician.Ask("document.querySelector('[role=img][aria-label^=\"Gauge at the head\"]')?.getAttribute('aria-label') "
+            + "?? ''") as string ?? "";
         var match = Told().Match(label);
         return match.Success
-            ? (double.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture), double.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture))
+            ? (
+                double.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture),
+                double.Parse(match.Groups[2].Value, CultureInfo.InvariantCulture))
             : (double.NaN, double.NaN);
     }
 

@@ -59,7 +59,9 @@ public class BoundedMemoryTests
     public void Many_ask_for_different_things_at_once()
     {
         var memory = new BoundedMemory<int, byte[]>(200, b => b.Length);
-        Parallel.For(0, 20_000, new ParallelOptions { MaxDegreeOfParallelism = 8 }, i => memory.Get(i % 97, k => new byte[k]).Length.ShouldBe(i % 97));
+        Parallel.For(
+            0, 20_000, new ParallelOptions { MaxDegreeOfParallelism = 8 },
+            i => memory.Get(i % 97, k => new byte[k]).Length.ShouldBe(i % 97));
         memory.Bytes.ShouldBeLessThanOrEqualTo(200 + 97);
     }
 }

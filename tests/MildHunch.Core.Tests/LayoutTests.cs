@@ -7,11 +7,13 @@ namespace MildHunch.Core.Tests;
 public partial class LayoutTests
 {
     private const int MostFiles = 17;
+    private const int MostLetters = 140;
 
     // From what needs nothing to what needs everything, as a handbook would be read.
     private static readonly string[] TopDown =
     [
-        "", "Numerics", "Quantities", "Fluids", "Pumps", "Hydraulics.Motion", "Hydraulics.Cycle", "Hydraulics.Steady", "Simulation", "Expectation",
+        "", "Numerics", "Quantities", "Fluids", "Pumps", "Hydraulics.Motion", "Hydraulics.Cycle", "Hydraulics.Steady", "Simulation",
+        "Expectation",
         "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
         "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks",
     ];
@@ -33,7 +35,8 @@ public partial class LayoutTests
 
     [Fact]
     public void Every_folder_of_Core_has_its_place() =>
-        typeof(Guard).Assembly.GetTypes().Select(t => t.Namespace).OfType<string>().Where(n => n.StartsWith("MildHunch", StringComparison.Ordinal)).Distinct()
+        typeof(Guard).Assembly.GetTypes().Select(t => t.Namespace).OfType<string>()
+            .Where(n => n.StartsWith("MildHunch", StringComparison.Ordinal)).Distinct()
             .ShouldBeSubsetOf(TopDown.Select(Namespace));
 
     [Fact]
@@ -51,6 +54,14 @@ public partial class LayoutTests
             folder.Count().ShouldBeLessThanOrEqualTo(MostFiles, folder.Key);
     }
 
+    [Fact]
+    public void No_line_is_longer_than_it_reads()
+    {
+        foreach (var file in Sources())
+            File.ReadLines(file).Select((line, i) => (line, Number: i + 1)).Where(l => l.line.Length > MostLetters).Select(l => l.Number)
+                .ShouldBeEmpty(file);
+    }
+
     private static string Namespace(string folder) => folder.Length == 0 ? "MildHunch.Core" : $"MildHunch.Core.{folder}";
 
     private static IEnumerable<string> TypesIn(string folder) =>
@@ -64,8 +75,10 @@ public partial class LayoutTests
     }
 
     private static IEnumerable<string> Sources() =>
-        new[] { "src", "tests", "bench", "tools" }.SelectMany(top => Directory.EnumerateFiles(Path.Combine(Root(), top), "*.cs", SearchOption.AllDirectories))
-            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}") && !f.Contains($"{Path.DirectorySeparatorChar}Migrations{Path.DirectorySeparatorChar}"));
+        new[] { "src", "tests", "bench", "tools" }.SelectMany(top => Directory.EnumerateFiles(
+            Path.Combine(Root(), top), "*.cs", SearchOption.AllDirectories))
+            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}")
+                && !f.Contains($"{Path.DirectorySeparatorChar}Migrations{Path.DirectorySeparatorChar}"));
 
     private static string Root()
     {

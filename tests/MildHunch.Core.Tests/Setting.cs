@@ -23,12 +23,16 @@ internal static class Setting
     public static T Q<T>(double value, string unit)
         where T : struct, IQuantity<T> => Quantity.From<T>(value, unit);
 
-    public static ReciprocatingPump Triplex(int cylinders = 3, ControlKind control = ControlKind.Unloader, HeadLayout layout = HeadLayout.SixCaps, double lambda = 0.2, SealReturn seal = SealReturn.Inlet) => ReciprocatingPump.Create(
-        cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control, layout, seal, lambda);
+    public static ReciprocatingPump Triplex(
+        int cylinders = 3, ControlKind control = ControlKind.Unloader, HeadLayout layout = HeadLayout.SixCaps, double lambda = 0.2,
+        SealReturn seal = SealReturn.Inlet) => ReciprocatingPump.Create(
+        cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control, layout,
+        seal, lambda);
 
     /// <summary>FOG-2's nozzle gives 70 bar when all is well.</summary>
     public static Setup Fog2Setup(OutletLine line = OutletLine.Hose) => Setup.Create(
-        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), line);
+        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")),
+        Q<GaugePressure>(85, "bar"), line);
 
     public static Reading Read(string what, double value, string unit)
     {

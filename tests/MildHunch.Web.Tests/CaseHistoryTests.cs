@@ -53,7 +53,8 @@ public class CaseHistoryTests
         });
 
     [Fact]
-    public void Nothing_typed_is_ever_thrown_away() => Gen.Select(Gen.OneOfConst(Act.Tell, Act.Replace, Act.TakeOut), Gen.Int[0, 3]).Array[1, 20].Sample(acts =>
+    public void Nothing_typed_is_ever_thrown_away() =>
+        Gen.Select(Gen.OneOfConst(Act.Tell, Act.Replace, Act.TakeOut), Gen.Int[0, 3]).Array[1, 20].Sample(acts =>
     {
         var entity = Fresh();
         var most = 0;
@@ -108,8 +109,17 @@ public class CaseHistoryTests
             foreach (var old in entity.Standing(entity.Readings.Where(r => r.Quantity == quantity)))
                 old.RemovedBy = change.Number;
         if (act is Act.Tell or Act.Replace)
-            entity.Readings.Add(new ReadingEntity { Id = Ids.New(), CaseId = entity.Id, AddedBy = change.Number, Quantity = quantity, Value = change.Number, Unit = "bar" });
+            entity.Readings.Add(new ReadingEntity
+            {
+                Id = Ids.New(),
+                CaseId = entity.Id,
+                AddedBy = change.Number,
+                Quantity = quantity,
+                Value = change.Number,
+                Unit = "bar"
+            });
     }
 
-    private static string Picture(CaseEntity entity) => string.Join(' ', entity.Standing(entity.Readings).Select(r => $"{r.Quantity}={r.Value}"));
+    private static string Picture(CaseEntity entity) =>
+        string.Join(' ', entity.Standing(entity.Readings).Select(r => $"{r.Quantity}={r.Value}"));
 }

@@ -24,29 +24,39 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
     private static readonly string[] Controls = ["unloader", "regulator", "none", "auto-stop"];
 
     [Fact]
-    public void Any_sequence_leaves_a_case_that_opens() => Gen.Select(Gen.OneOfConst(Enum.GetValues<Act>()), Gen.Int[0, 1000]).Array[1, 14].Sample(
+    public void Any_sequence_leaves_a_case_that_opens() =>
+        Gen.Select(Gen.OneOfConst(Enum.GetValues<Act>()), Gen.Int[0, 1000]).Array[1, 14].Sample(
         acts => Run(acts).GetAwaiter().GetResult(), iter: 25, threads: 1);
 
     [Fact]
     public async Task A_place_that_a_corrected_pump_no_longer_has_shifts_nothing()
     {
         var (pump, id) = await Begin();
-        await Tell(id, new JsonObject { ["cues"] = new JsonArray(Cue("cap-heat", "warm", 3, "discharge"), Cue("needle", "swings"), Cue("sound", "smooth")), ["hours"] = new JsonArray(new JsonObject { ["part"] = "hp-seal", ["hours"] = 900, ["cylinder"] = 3 }) });
+        await Tell(
+            id,
+            new JsonObject
+            {
+                ["cues"] = new JsonArray(Cue("cap-heat", "warm", 3, "discharge"), Cue("needle", "swings"), Cue("sound", "smooth")),
+                ["hours"] = new JsonArray(new JsonObject { ["part"] = "hp-seal", ["hours"] = 900, ["cylinder"] = 3 })
+            });
         await Correct(pump, 2, "unloader");
 
         // The verdict calls every piece by the id of its entry.
         var shown = await product.Get($"/api/cases/{id}");
         shown["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "cap-heat")!["judged"]!.GetValue<bool>().ShouldBeFalse();
         var ids = shown["cues"]!.AsArray().Select(c => c!["id"]!.GetValue<string>()).ToHashSet();
-        var sources = shown["diagnosis"]!["suspects"]!.AsArray().SelectMany(s => s!["evidence"]!.AsArray()).Select(e => e!["source"]!.GetValue<string>()).Distinct().ToArray();
+        var sources = shown["diagnosis"]!["suspects"]!.AsArray().SelectMany(s => s!["evidence"]!.AsArray())
+            .Select(e => e!["source"]!.GetValue<string>()).Distinct().ToArray();
         sources.ShouldNotBeEmpty();
         sources.ShouldAllBe(s => ids.Contains(s));
 
         // More can be said, taken out and taken back.
-        (await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading("discharge-pressure", 40, "bar")) })).ShouldBe(HttpStatusCode.OK);
+        (await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading("discharge-pressure", 40, "bar")) }))
+            .ShouldBe(HttpStatusCode.OK);
         var needle = shown["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "needle")!["id"]!.GetValue<string>();
         (await Tell(id, new JsonObject { ["remove"] = new JsonArray(needle) })).ShouldBe(HttpStatusCode.OK);
-        (await product.Get($"/api/cases/{id}"))["cues"]!.AsArray().Select(c => c!["cue"]!.GetValue<string>()).ShouldBe(["cap-heat", "sound"], ignoreOrder: true);
+        (await product.Get($"/api/cases/{id}"))["cues"]!.AsArray().Select(c => c!["cue"]!.GetValue<string>())
+            .ShouldBe(["cap-heat", "sound"], ignoreOrder: true);
         (await Step(id, "undo")).ShouldBe(HttpStatusCode.OK);
         (await Step(id, "undo")).ShouldBe(HttpStatusCode.OK);
     }
@@ -67,7 +77,8 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
     {
         var (_, id) = await Begin();
         await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading("discharge-pressure", 30, "bar")) });
-        (await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading("gauge-at-rest", 40, "bar")) })).ShouldBe(HttpStatusCode.BadRequest);
+        (await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading("gauge-at-rest", 40, "bar")) }))
+            .ShouldBe(HttpStatusCode.BadRequest);
         (await product.Get($"/api/cases/{id}"))["readings"]!.AsArray().Count.ShouldBe(1);
 
         // Stored all the same, by an older product say: the case opens without a verdict, and what stands in its way goes out.
@@ -76,7 +87,8 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
         shown["diagnosis"].ShouldBeNull();
         shown["trouble"]!["text"]!.GetValue<string>().ShouldNotBeNullOrWhiteSpace();
         (await Tell(id, new JsonObject { ["facts"] = new JsonObject { ["note-ask"] = "odd gauge" } })).ShouldBe(HttpStatusCode.OK);
-        var rest = shown["readings"]!.AsArray().Single(r => r!["quantity"]!.GetValue<string>() == "gauge-at-rest")!["id"]!.GetValue<string>();
+        var rest = shown["readings"]!.AsArray()
+            .Single(r => r!["quantity"]!.GetValue<string>() == "gauge-at-rest")!["id"]!.GetValue<string>();
         (await Tell(id, new JsonObject { ["remove"] = new JsonArray(rest) })).ShouldBe(HttpStatusCode.OK);
         (await product.Get($"/api/cases/{id}"))["diagnosis"].ShouldNotBeNull();
     }
@@ -102,21 +114,50 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
             switch (act)
             {
                 case Act.Read:
-                    await Tell(id, new JsonObject { ["readings"] = new JsonArray(Reading(which % 3 == 0 ? "bypass-flow" : which % 3 == 1 ? "discharge-pressure" : "nozzle-orifice", 1 + (which % 40), which % 3 == 0 ? "L/min" : which % 3 == 1 ? "bar" : "mm")) });
+                    await Tell(
+                        id,
+                        new JsonObject
+                        {
+                            ["readings"] = new JsonArray(Reading(
+                            which % 3 == 0 ? "bypass-flow" : which % 3 == 1 ? "discharge-pressure" : "nozzle-orifice", 1 + (which % 40),
+                            which % 3 == 0 ? "L/min" : which % 3 == 1 ? "bar" : "mm"))
+                        });
                     break;
                 case Act.Answer:
-                    await Tell(id, new JsonObject { ["cues"] = new JsonArray(which % 2 == 0 ? Cue("leak-at", "weep", 1 + (which % 5)) : Cue("closed-outlet", which % 3 == 0 ? "holds" : "head-falls")) });
+                    await Tell(
+                        id,
+                        new JsonObject
+                        {
+                            ["cues"] = new JsonArray(which % 2 == 0
+                            ? Cue("leak-at", "weep", 1 + (which % 5))
+                            : Cue("closed-outlet", which % 3 == 0 ? "holds" : "head-falls"))
+                        });
                     break;
                 case Act.CouldNot:
                     await Tell(id, new JsonObject { ["cues"] = new JsonArray(Cue(which % 2 == 0 ? "needle" : "jet", "unknown")) });
                     break;
                 case Act.Hours:
-                    await Tell(id, new JsonObject { ["hours"] = new JsonArray(new JsonObject { ["part"] = "hp-seal", ["hours"] = which, ["cylinder"] = 1 + (which % 5) }) });
+                    await Tell(
+                        id,
+                        new JsonObject
+                        {
+                            ["hours"] = new JsonArray(new JsonObject
+                            {
+                                ["part"] = "hp-seal",
+                                ["hours"] = which,
+                                ["cylinder"] = 1 + (which % 5)
+                            })
+                        });
                     break;
                 case Act.TakeOut:
-                    var entries = (await product.Get($"/api/cases/{id}")) is var now ? now["readings"]!.AsArray().Concat(now["cues"]!.AsArray()).ToArray() : [];
+                    var entries = (await product.Get($"/api/cases/{id}")) is var now
+                        ? now["readings"]!.AsArray().Concat(now["cues"]!.AsArray()).ToArray()
+                        : [];
                     if (entries.Length > 0)
-                        (await Tell(id, new JsonObject { ["remove"] = new JsonArray(entries[which % entries.Length]!["id"]!.GetValue<string>()) })).ShouldBe(HttpStatusCode.OK);
+                        (await Tell(
+                            id,
+                            new JsonObject { ["remove"] = new JsonArray(entries[which % entries.Length]!["id"]!.GetValue<string>()) }))
+                            .ShouldBe(HttpStatusCode.OK);
                     break;
                 case Act.Undo or Act.Redo:
                     (await Step(id, act == Act.Undo ? "undo" : "redo")).ShouldBeOneOf(HttpStatusCode.OK, HttpStatusCode.Conflict);
@@ -136,7 +177,9 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
 
     private async Task<(string Pump, string Case)> Begin()
     {
-        var (_, pump) = await product.Send(HttpMethod.Post, "/api/pumps", new JsonObject { ["tag"] = $"S-{Guid.NewGuid():N}"[..14], ["pump"] = Pump(), ["setup"] = Setup() });
+        var (_, pump) = await product.Send(
+            HttpMethod.Post, "/api/pumps",
+            new JsonObject { ["tag"] = $"S-{Guid.NewGuid():N}"[..14], ["pump"] = Pump(), ["setup"] = Setup() });
         var id = pump!["id"]!.GetValue<string>();
         var (_, made) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = id, ["complaint"] = "Weak" });
         return (id, made!["id"]!.GetValue<string>());
@@ -154,7 +197,8 @@ public class CaseSequenceTests(Product product) : IClassFixture<Product>
         var pump = Pump();
         (pump["cylinders"], pump["control"]) = (cylinders, control);
         var body = new JsonObject { ["tag"] = stored!["tag"]!.GetValue<string>(), ["pump"] = pump, ["setup"] = Setup() };
-        (await product.Send(HttpMethod.Put, $"/api/pumps/{id}", body, await Version($"/api/pumps/{id}"))).Response.StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await product.Send(
+            HttpMethod.Put, $"/api/pumps/{id}", body, await Version($"/api/pumps/{id}"))).Response.StatusCode.ShouldBe(HttpStatusCode.OK);
     }
 
     private async Task<string> Version(string path) => (await product.Send(HttpMethod.Get, path)).Response.Headers.ETag!.Tag;

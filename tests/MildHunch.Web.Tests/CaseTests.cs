@@ -10,7 +10,8 @@ public class CaseTests(Product product) : IClassFixture<Product>
     public async Task Tell_undo_redo()
     {
         var (id, etag, start) = await NewCase("Told and taken back");
-        var (told, etag2) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
+        var (told, etag2) = await Tell(
+            id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
         told["readings"]!.AsArray().Count.ShouldBe(1);
         Leader(told).ShouldNotBe(Leader(start));
         var (undone, etag3) = await Step(id, etag2, "undo");
@@ -29,7 +30,8 @@ public class CaseTests(Product product) : IClassFixture<Product>
     {
         var (id, etag, _) = await NewCase("Measured twice");
         (_, etag) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
-        (var second, etag) = await Tell(id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 70, "bar")) });
+        (var second, etag) = await Tell(
+            id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 70, "bar")) });
         second["readings"]!.AsArray().ShouldHaveSingleItem()!["value"]!["value"]!.GetValue<double>().ShouldBe(70);
         var (back, _) = await Step(id, etag, "undo");
         back["readings"]!.AsArray().ShouldHaveSingleItem()!["value"]!["value"]!.GetValue<double>().ShouldBe(31);
@@ -39,9 +41,12 @@ public class CaseTests(Product product) : IClassFixture<Product>
     public async Task One_answer_to_a_question_but_drips_place_by_place()
     {
         var (id, etag, _) = await NewCase("Answers");
-        (_, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("leak-at", "weep", 1)) });
-        (var shown, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "steady"), Product.Cue("leak-at", "weep", 2)) });
-        shown["cues"]!.AsArray().Select(c => $"{c!["cue"]} {c["answer"]} {c["cylinder"]}".Trim()).ShouldBe(["leak-at weep 1", "needle steady", "leak-at weep 2"], ignoreOrder: true);
+        (_, etag) = await Tell(
+            id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("leak-at", "weep", 1)) });
+        (var shown, etag) = await Tell(
+            id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("needle", "steady"), Product.Cue("leak-at", "weep", 2)) });
+        shown["cues"]!.AsArray().Select(c => $"{c!["cue"]} {c["answer"]} {c["cylinder"]}".Trim())
+            .ShouldBe(["leak-at weep 1", "needle steady", "leak-at weep 2"], ignoreOrder: true);
         var (dry, _) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(Product.Cue("leak-at", "none")) });
         dry["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "leak-at").ShouldBe(1);
     }
@@ -56,11 +61,13 @@ public class CaseTests(Product product) : IClassFixture<Product>
         weep["when"] = "standing";
         (var told, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(weep, Product.Cue("needle", "swings")) });
         var shown = told["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "leak-at")!;
-        (shown["stream"]!.GetValue<bool>(), shown["when"]!.GetValue<string>(), shown["tag"]!.GetValue<string>()).ShouldBe((true, "standing", "weep 2, a stream, also standing"));
+        (shown["stream"]!.GetValue<bool>(), shown["when"]!.GetValue<string>(), shown["tag"]!.GetValue<string>())
+            .ShouldBe((true, "standing", "weep 2, a stream, also standing"));
         var steady = Product.Cue("needle", "steady");
         steady["at"] = "after";
         var (mended, _) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(steady) });
-        mended["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "needle").Select(c => $"{c!["answer"]} {c["at"]}".Trim()).ShouldBe(["swings", "steady after"], ignoreOrder: true);
+        mended["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "needle").Select(c => $"{c!["answer"]} {c["at"]}".Trim())
+            .ShouldBe(["swings", "steady after"], ignoreOrder: true);
         Leader(mended).ShouldBe("no-fault");
     }
 
@@ -68,7 +75,14 @@ public class CaseTests(Product product) : IClassFixture<Product>
     public async Task A_refusal_stores_nothing()
     {
         var (id, etag, start) = await NewCase("Refused");
-        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", -1, "L/min")) }, etag);
+        var (response, body) = await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes",
+            new JsonObject
+            {
+                ["readings"] = new JsonArray(
+                Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", -1, "L/min"))
+            },
+            etag);
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
         body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain("readings[1].value");
         var after = await product.Get($"/api/cases/{id}");
@@ -84,7 +98,8 @@ public class CaseTests(Product product) : IClassFixture<Product>
     public async Task Facts_that_cannot_be(string name, string value, string field)
     {
         var (id, etag, _) = await NewCase("Facts");
-        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["facts"] = new JsonObject { [name] = value } }, etag);
+        var (response, body) = await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["facts"] = new JsonObject { [name] = value } }, etag);
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
         body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
     }
@@ -102,7 +117,9 @@ public class CaseTests(Product product) : IClassFixture<Product>
         without.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionRequired);
     }
 
-    /// <summary>A nameplate read better may have fewer cylinders than one that was named: the case opens, keeps the entry and takes it out.</summary>
+    /// <summary>
+    /// A nameplate read better may have fewer cylinders than one that was named: the case opens, keeps the entry and takes it out.
+    /// </summary>
     [Fact]
     public async Task A_case_opens_though_its_pump_was_corrected()
     {
@@ -112,12 +129,21 @@ public class CaseTests(Product product) : IClassFixture<Product>
         var named = before["cues"]!.AsArray().Single(c => c!["cylinder"]?.GetValue<int>() == 2)!;
         var (read, pump) = await product.Send(HttpMethod.Get, $"/api/pumps/{before["pump"]!["id"]}");
         pump!["pump"]!["cylinders"] = 1;
-        var wanted = new JsonObject { ["tag"] = pump["tag"]!.DeepClone(), ["name"] = pump["name"]!.DeepClone(), ["duty"] = pump["duty"]!.DeepClone(), ["pump"] = pump["pump"]!.DeepClone(), ["setup"] = pump["setup"]!.DeepClone() };
+        var wanted = new JsonObject
+        {
+            ["tag"] = pump["tag"]!.DeepClone(),
+            ["name"] = pump["name"]!.DeepClone(),
+            ["duty"] = pump["duty"]!.DeepClone(),
+            ["pump"] = pump["pump"]!.DeepClone(),
+            ["setup"] = pump["setup"]!.DeepClone()
+        };
         (await product.Send(HttpMethod.Put, $"/api/pumps/{pump["id"]}", wanted, read.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
         var (shown, opened) = await product.Send(HttpMethod.Get, $"/api/cases/{id}");
         shown.EnsureSuccessStatusCode();
         opened!["cues"]!.AsArray().Select(c => c!["id"]!.ToString()).ShouldContain(named["id"]!.ToString());
-        var (taken, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["remove"] = new JsonArray(named["id"]!.DeepClone()) }, shown.Headers.ETag!.Tag);
+        var (taken, _) = await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["remove"] = new JsonArray(named["id"]!.DeepClone()) },
+            shown.Headers.ETag!.Tag);
         taken.EnsureSuccessStatusCode();
     }
 
@@ -133,7 +159,14 @@ public class CaseTests(Product product) : IClassFixture<Product>
             {
                 id = await first.CaseOf("FOG-2");
                 var shown = await first.Send(HttpMethod.Get, $"/api/cases/{id}");
-                (await first.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["cues"] = new JsonArray(Product.Cue("inlet-hose", "calm")), ["facts"] = new JsonObject { ["note-ask"] = "since Tuesday" } }, shown.Response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
+                (await first.Send(
+                    HttpMethod.Post, $"/api/cases/{id}/changes",
+                    new JsonObject
+                    {
+                        ["cues"] = new JsonArray(Product.Cue("inlet-hose", "calm")),
+                        ["facts"] = new JsonObject { ["note-ask"] = "since Tuesday" }
+                    },
+                    shown.Response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();
                 before = await first.Get($"/api/cases/{id}");
             }
 
@@ -172,7 +205,8 @@ public class CaseTests(Product product) : IClassFixture<Product>
     public async Task Unknown_cases_and_pumps()
     {
         (await product.Send(HttpMethod.Get, "/api/cases/nope")).Response.StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        var (response, body) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = "nope", ["complaint"] = "x" });
+        var (response, body) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = "nope", ["complaint"] = "x" });
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
         body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain("pumpId");
     }
@@ -182,7 +216,8 @@ public class CaseTests(Product product) : IClassFixture<Product>
     private async Task<(string Id, string ETag, JsonNode Shown)> NewCase(string complaint)
     {
         var pump = (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!;
-        var (response, body) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump["id"]!.GetValue<string>(), ["complaint"] = complaint });
+        var (response, body) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump["id"]!.GetValue<string>(), ["complaint"] = complaint });
         response.StatusCode.ShouldBe(HttpStatusCode.Created);
         return (body!["id"]!.GetValue<string>(), response.Headers.ETag!.Tag, body);
     }

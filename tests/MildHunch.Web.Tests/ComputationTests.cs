@@ -23,7 +23,8 @@ public class ComputationTests(Product product) : IClassFixture<Product>
         alone.ShouldBeInRange(0.998, 1.002 + body["twoAtOnce"]!.GetValue<double>());
         body["pairs"]!.AsArray().ShouldAllBe(p => p!["faults"]!.AsArray().Count == 2);
         var openNow = body["openNow"]!;
-        openNow["recommended"]!.GetValue<bool>().ShouldBe(openNow["minutesIfOpened"]!.GetValue<double>() <= openNow["minutesIfTested"]!.GetValue<double>());
+        openNow["recommended"]!.GetValue<bool>()
+            .ShouldBe(openNow["minutesIfOpened"]!.GetValue<double>() <= openNow["minutesIfTested"]!.GetValue<double>());
         body["ledger"]!["missingShares"]!.GetValue<double>().ShouldBe(1, 0.2);
     }
 
@@ -32,17 +33,20 @@ public class ComputationTests(Product product) : IClassFixture<Product>
     {
         var without = (await product.Send(HttpMethod.Post, "/api/diagnosis", Product.Fog2())).Body!;
         var question = Product.Fog2();
-        question["cues"] = new JsonArray(Product.Cue("sound", "unknown"), Product.Cue("needle", "swings"), Product.Cue("bypass-with-outlet-open", "none"));
+        question["cues"] = new JsonArray(
+            Product.Cue("sound", "unknown"), Product.Cue("needle", "swings"), Product.Cue("bypass-with-outlet-open", "none"));
         var with = (await product.Send(HttpMethod.Post, "/api/diagnosis", question)).Body!;
         with["suspects"]![0]!["probability"]!.GetValue<double>().ShouldBe(without["suspects"]![0]!["probability"]!.GetValue<double>());
-        var needle = with["suspects"]![0]!["evidence"]!.AsArray().First(e => e!["text"]!.GetValue<string>().StartsWith("Needle", StringComparison.Ordinal))!;
+        var needle = with["suspects"]![0]!["evidence"]!.AsArray()
+            .First(e => e!["text"]!.GetValue<string>().StartsWith("Needle", StringComparison.Ordinal))!;
         needle["source"]!.GetValue<string>().ShouldBe("cues[1]");
     }
 
     [Fact]
     public async Task Expectation_comes_with_bands_and_workings()
     {
-        var (_, body) = await product.Send(HttpMethod.Post, "/api/expectation", new JsonObject { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() });
+        var (_, body) = await product.Send(
+            HttpMethod.Post, "/api/expectation", new JsonObject { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() });
         var pressure = body!["figures"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "discharge-pressure")!;
         pressure["value"]!["value"]!.GetValue<double>().ShouldBe(70, 0.5);
         pressure["value"]!["unit"]!.GetValue<string>().ShouldBe("bar");
@@ -53,9 +57,16 @@ public class ComputationTests(Product product) : IClassFixture<Product>
     [Fact]
     public async Task Expectation_follows_the_measured_speed_and_refuses_a_standing_pump()
     {
-        JsonObject Question(double rpm) => new() { ["pump"] = Product.Pump(), ["setup"] = Product.Setup(), ["readings"] = new JsonArray(Product.Reading("speed", rpm, "rpm")) };
+        JsonObject Question(double rpm) =>
+            new()
+            {
+                ["pump"] = Product.Pump(),
+                ["setup"] = Product.Setup(),
+                ["readings"] = new JsonArray(Product.Reading("speed", rpm, "rpm"))
+            };
         var (_, body) = await product.Send(HttpMethod.Post, "/api/expectation", Question(725));
-        body!["figures"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "discharge-pressure")!["value"]!["value"]!.GetValue<double>().ShouldBe(70 / 4.0, 0.3);
+        body!["figures"]!.AsArray().First(f => f!["id"]!.GetValue<string>() == "discharge-pressure")!["value"]!["value"]!.GetValue<double>()
+            .ShouldBe(70 / 4.0, 0.3);
         await Refuses("/api/expectation", Question(0).ToJsonString(), "readings[0].value", "0.6 to 6000 rpm");
     }
 
@@ -74,7 +85,8 @@ public class ComputationTests(Product product) : IClassFixture<Product>
     public async Task Jot_line_is_read_and_nothing_stored()
     {
         var before = (await product.Get("/api/cases")).ToJsonString();
-        var (_, body) = await product.Send(HttpMethod.Post, "/api/jot", new JsonObject { ["pump"] = Product.Pump(), ["text"] = "31 bar, weep 2 30/min, wobbly" });
+        var (_, body) = await product.Send(
+            HttpMethod.Post, "/api/jot", new JsonObject { ["pump"] = Product.Pump(), ["text"] = "31 bar, weep 2 30/min, wobbly" });
         body!["items"]!.AsArray().Count.ShouldBe(2);
         body["items"]![1]!["cue"]!["cylinder"]!.GetValue<int>().ShouldBe(2);
         body["notUnderstood"]!.AsArray().ShouldHaveSingleItem()!["text"]!.GetValue<string>().ShouldBe("wobbly");

@@ -12,14 +12,19 @@ public class FiniteTests(Product product) : IClassFixture<Product>
     private static readonly string[] Controls = ["unloader", "regulator", "auto-stop", "relief", "none"];
     private static readonly (string Id, string Unit)[] Quantities =
     [
-        ("discharge-pressure", "bar"), ("swing", "bar"), ("nozzle-flow", "L/min"), ("bypass-flow", "L/min"), ("supply-flow", "L/min"), ("speed", "rpm"), ("inlet-pressure", "bar"), ("gun-pressure", "bar"),
-        ("nozzle-orifice", "mm"), ("gauge-at-rest", "bar"), ("pressure-fall", "bar"), ("amps", "A"), ("supply-temperature", "°C"), ("stroke-left", "s"), ("stroke-right", "s"),
+        ("discharge-pressure", "bar"), ("swing", "bar"), ("nozzle-flow", "L/min"), ("bypass-flow", "L/min"), ("supply-flow", "L/min"),
+        ("speed", "rpm"), ("inlet-pressure", "bar"), ("gun-pressure", "bar"),
+        ("nozzle-orifice", "mm"), ("gauge-at-rest", "bar"), ("pressure-fall", "bar"), ("amps", "A"), ("supply-temperature", "°C"),
+        ("stroke-left", "s"), ("stroke-right", "s"),
     ];
 
     [Fact]
     public void No_figure_is_without_end() =>
-        Gen.Select(Gen.Int[0, 4], Gen.Int[0, 4], Gen.Int[1, 7], Gen.Int[0, 63], Gen.Select(Gen.Int[0, 14], Gen.Double[-6, 4], Gen.Bool).Array[0, 6], Gen.Int[0, 1000]).Sample(
-            (arrangement, control, cylinders, fitted, readings, seed) => Ask(arrangement, control, cylinders, fitted, readings, seed).GetAwaiter().GetResult(),
+        Gen.Select(
+            Gen.Int[0, 4], Gen.Int[0, 4], Gen.Int[1, 7], Gen.Int[0, 63],
+            Gen.Select(Gen.Int[0, 14], Gen.Double[-6, 4], Gen.Bool).Array[0, 6], Gen.Int[0, 1000]).Sample(
+            (arrangement, control, cylinders, fitted, readings, seed) => Ask(arrangement, control, cylinders, fitted, readings, seed)
+                .GetAwaiter().GetResult(),
             iter: 120,
             threads: 2);
 
@@ -28,7 +33,8 @@ public class FiniteTests(Product product) : IClassFixture<Product>
         bool Has(int bit) => (fitted & (1 << bit)) != 0;
         var intensifier = arrangement == 4;
         var pump = Pump();
-        (pump["arrangement"], pump["control"], pump["cylinders"]) = (Arrangements[arrangement], Controls[control], arrangement >= 3 ? 2 : arrangement == 2 ? Math.Max(2, cylinders) : cylinders);
+        (pump["arrangement"], pump["control"], pump["cylinders"]) = (
+            Arrangements[arrangement], Controls[control], arrangement >= 3 ? 2 : arrangement == 2 ? Math.Max(2, cylinders) : cylinders);
         if (arrangement is 2 or 4)
             pump.Remove("rodRatio");
         if (intensifier)
@@ -37,7 +43,15 @@ public class FiniteTests(Product product) : IClassFixture<Product>
         if (intensifier)
             (setup["speed"], setup["oilPressure"]) = (Amount(40, "rpm"), Amount(150, "bar"));
         if (Has(0))
-            setup["nozzle"] = new JsonObject { ["process"] = new JsonObject { ["opensAt"] = Amount(20, "bar"), ["flow"] = Amount(15, "L/min"), ["at"] = Amount(60, "bar") } };
+            setup["nozzle"] = new JsonObject
+            {
+                ["process"] = new JsonObject
+                {
+                    ["opensAt"] = Amount(20, "bar"),
+                    ["flow"] = Amount(15, "L/min"),
+                    ["at"] = Amount(60, "bar")
+                }
+            };
         if (Has(1))
             setup["state"] = "bypassing";
         if (Has(2))
@@ -49,7 +63,13 @@ public class FiniteTests(Product product) : IClassFixture<Product>
         if (Has(5))
             setup["nozzle"]!["count"] = 1 + (seed % 30);
         var told = new JsonArray([.. readings.Select(r => (JsonNode)Told(r))]);
-        var question = new JsonObject { ["pump"] = pump, ["setup"] = setup, ["readings"] = told, ["cues"] = new JsonArray(Cue("needle", seed % 2 == 0 ? "swings" : "hunts")) };
+        var question = new JsonObject
+        {
+            ["pump"] = pump,
+            ["setup"] = setup,
+            ["readings"] = told,
+            ["cues"] = new JsonArray(Cue("needle", seed % 2 == 0 ? "swings" : "hunts"))
+        };
         foreach (var path in new[] { "/api/diagnosis", "/api/expectation" })
         {
             // A response that breaks off throws here; one that is parsed holds finite numbers only, since JSON has no others.

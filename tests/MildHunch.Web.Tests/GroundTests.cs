@@ -73,9 +73,11 @@ public class GroundTests(Product product) : IClassFixture<Product>
     public async Task Of_two_pumps_of_one_tag_at_the_same_moment_one_is_told_so()
     {
         var pump = new JsonObject { ["tag"] = $"TWIN-{Guid.NewGuid():N}"[..12], ["pump"] = Pump(), ["setup"] = Setup() };
-        var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => product.Send(HttpMethod.Post, "/api/pumps", JsonNode.Parse(pump.ToJsonString()))));
+        var answers = await Task.WhenAll(Enumerable.Range(0, 4)
+            .Select(_ => product.Send(HttpMethod.Post, "/api/pumps", JsonNode.Parse(pump.ToJsonString()))));
         answers.Count(a => a.Response.StatusCode == HttpStatusCode.Created).ShouldBe(1);
-        answers.Where(a => a.Response.StatusCode != HttpStatusCode.Created).ShouldAllBe(a => a.Response.StatusCode == HttpStatusCode.Conflict);
+        answers.Where(a => a.Response.StatusCode != HttpStatusCode.Created)
+            .ShouldAllBe(a => a.Response.StatusCode == HttpStatusCode.Conflict);
     }
 
     public static TheoryData<string, string> Attacks { get; } = new()
@@ -89,7 +91,8 @@ public class GroundTests(Product product) : IClassFixture<Product>
         { """{ "hours": [null] }""", "hours[0].part" },
         { """{ "readings": [ { "quantity": "speed", "value": { "value": 1e400, "unit": "rpm" } } ] }""", "readings[0]" },
         { """{ "readings": [ { "quantity": "speed", "value": { "value": 1447, "unit": "rpm" }, "id": "" } ] }""", "readings[0].id" },
-        { """{ "readings": [ { "quantity": "speed", "value": { "value": 1447, "unit": "rpm" }, "id": "a" } ], "cues": [ { "cue": "needle", "answer": "steady", "id": "a" } ] }""", "cues[0].id" },
+        { """{ "readings": [ { "quantity": "speed", "value": { "value": 1447, "unit": "rpm" }, "id": "a" } ],"""
+                + """ "cues": [ { "cue": "needle", "answer": "steady", "id": "a" } ] }""", "cues[0].id" },
     };
 
     [Theory]
@@ -107,8 +110,10 @@ public class GroundTests(Product product) : IClassFixture<Product>
     [Fact]
     public async Task Thousands_of_faults_at_once_are_refused()
     {
-        var faults = new JsonArray([.. Enumerable.Range(0, 3000).Select(_ => (JsonNode)new JsonObject { ["fault"] = "nozzle-worn", ["severity"] = 1 })]);
-        var (response, body) = await product.Send(HttpMethod.Post, "/api/expectation", new JsonObject { ["pump"] = Pump(), ["setup"] = Setup(), ["faults"] = faults });
+        var faults = new JsonArray([.. Enumerable.Range(0, 3000)
+            .Select(_ => (JsonNode)new JsonObject { ["fault"] = "nozzle-worn", ["severity"] = 1 })]);
+        var (response, body) = await product.Send(
+            HttpMethod.Post, "/api/expectation", new JsonObject { ["pump"] = Pump(), ["setup"] = Setup(), ["faults"] = faults });
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
         body!["errors"]!["faults"].ShouldNotBeNull();
     }
@@ -127,7 +132,8 @@ public class GroundTests(Product product) : IClassFixture<Product>
     [InlineData("""{ "cues": [ null ] }""")]
     [InlineData("""{ "cues": [ { "id": null, "name": "x", "short": "", "place": "crank", "question": "?", "answers": [] } ] }""")]
     [InlineData("""{ "contexts": [ { "id": "x", "name": "x", "multiply": { "speed-low": 1e400 } } ] }""")]
-    [InlineData("""{ "checks": [ { "id": "x", "name": "x", "minutes": 1, "opens": "head", "cue": "sound", "how": "", "hazards": [] } ] }""")]
+    [InlineData(
+        """{ "checks": [ { "id": "x", "name": "x", "minutes": 1, "opens": "head", "cue": "sound", "how": "", "hazards": [] } ] }""")]
     [InlineData("[]")]
     [InlineData("{")]
     public async Task A_shops_file_that_is_wrong_is_left_out_whole_and_told(string file)
@@ -154,7 +160,8 @@ public class GroundTests(Product product) : IClassFixture<Product>
         {
             await db.OpenAsync(TestContext.Current.CancellationToken);
             await using var mark = db.CreateCommand();
-            mark.CommandText = "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT INTO __EFMigrationsLock VALUES (1, '2026-01-01 00:00:00');";
+            mark.CommandText = "CREATE TABLE IF NOT EXISTS __EFMigrationsLock (Id INTEGER PRIMARY KEY, Timestamp TEXT NOT NULL); INSERT "
+                + "INTO __EFMigrationsLock VALUES (1, '2026-01-01 00:00:00');";
             await mark.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
         }
 
@@ -183,7 +190,9 @@ public class GroundTests(Product product) : IClassFixture<Product>
         Directory.Delete(folder, recursive: true);
     }
 
-    /// <summary>A database from before the list had lines of its own: brought back to that day, then up to date again, it shows the same list.</summary>
+    /// <summary>
+    /// A database from before the list had lines of its own: brought back to that day, then up to date again, it shows the same list.
+    /// </summary>
     [Fact]
     public async Task An_older_database_gets_its_list()
     {
@@ -192,9 +201,14 @@ public class GroundTests(Product product) : IClassFixture<Product>
         using (var shop = new Product(true, folder))
         {
             var id = await shop.CaseOf("FOG-2");
-            foreach (var change in new[] { """{ "facts": { "closed": "discharge-valve-leak@2" } }""", """{ "cues": [ { "cue": "sound", "answer": "gravel" } ] }""" })
-                await shop.Send(HttpMethod.Post, $"/api/cases/{id}/changes", JsonNode.Parse(change), (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
-            await shop.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
+            foreach (var change in new[] { """{ "facts": { "closed": "discharge-valve-leak@2" } }""",
+                """{ "cues": [ { "cue": "sound", "answer": "gravel" } ] }""" })
+                await shop.Send(
+                    HttpMethod.Post, $"/api/cases/{id}/changes", JsonNode.Parse(change),
+                    (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
+            await shop.Send(
+                HttpMethod.Post, $"/api/cases/{id}/undo", null,
+                (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
             before = (await shop.Get("/api/cases")).ToJsonString();
         }
 

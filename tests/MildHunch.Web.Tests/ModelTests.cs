@@ -10,7 +10,8 @@ public class ModelTests(Product product) : IClassFixture<Product>
 {
     private static JsonObject Question() => new() { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
 
-    private static JsonObject Fault(string fault, double severity, int cylinder = 1) => new() { ["fault"] = fault, ["severity"] = severity, ["cylinder"] = cylinder };
+    private static JsonObject Fault(string fault, double severity, int cylinder = 1) =>
+        new() { ["fault"] = fault, ["severity"] = severity, ["cylinder"] = cylinder };
 
     private async Task<JsonNode> Ask(string path, JsonObject body)
     {
@@ -33,7 +34,8 @@ public class ModelTests(Product product) : IClassFixture<Product>
         request.Headers.Accept.ParseAdd("text/csv");
         using var response = await product.Http.SendAsync(request, TestContext.Current.CancellationToken);
         response.Content.Headers.ContentType!.MediaType.ShouldBe("text/csv");
-        return (await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        return (await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
     }
 
     private static double Value(JsonNode answer, string figure) =>
@@ -80,7 +82,9 @@ public class ModelTests(Product product) : IClassFixture<Product>
         question["plan"] = new JsonObject { ["seconds"] = 0.05, ["samplesPerSecond"] = 1000 };
         var samples = await Table("/api/simulation", question);
         samples.Length.ShouldBe(52);
-        samples[0].ShouldBe("seconds,turns,head_bar,gun_bar,inlet_bar,nozzle_l_min,bypass_l_min,inlet_valves,discharge_valves,chamber_1_bar,chamber_2_bar,chamber_3_bar");
+        samples[0]
+            .ShouldBe("seconds,turns,head_bar,gun_bar,inlet_bar,nozzle_l_min,bypass_l_min,inlet_valves,discharge_valves,"
+                + "chamber_1_bar,chamber_2_bar,chamber_3_bar");
         double.Parse(samples[^1].Split(',')[2], CultureInfo.InvariantCulture).ShouldBe(70, 2);
     }
 
@@ -115,12 +119,16 @@ public class ModelTests(Product product) : IClassFixture<Product>
         sums.Count.ShouldBeGreaterThan(10);
         foreach (var sum in sums.Where(s => s!["fromPump"]!.GetValue<bool>()))
             (await Ask($"/api/workings/{sum!["id"]}/fill", Question()))["entries"].ShouldNotBeNull();
-        var bucket = await Ask("/api/workings/bucket", new JsonObject { ["entries"] = new JsonObject { ["volume"] = Product.Amount(10, "L"), ["time"] = Product.Amount(48, "s") } });
+        var bucket = await Ask(
+            "/api/workings/bucket",
+            new JsonObject { ["entries"] = new JsonObject { ["volume"] = Product.Amount(10, "L"), ["time"] = Product.Amount(48, "s") } });
         bucket["results"]![0]!["figure"]!["value"]!["value"]!.GetValue<double>().ShouldBe(12.5);
         bucket["results"]![0]!["readings"]!.AsArray().Count.ShouldBe(3);
         var (missing, _) = await product.Send(HttpMethod.Post, "/api/workings/tea", new JsonObject());
         missing.StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        await Refuses("/api/workings/bucket", new JsonObject { ["entries"] = new JsonObject { ["volume"] = Product.Amount(10, "bar") } }, "volume", "L");
+        await Refuses(
+            "/api/workings/bucket", new JsonObject { ["entries"] = new JsonObject { ["volume"] = Product.Amount(10, "bar") } }, "volume",
+            "L");
     }
 
     /// <summary>A belt-driven pump fills the pulley sum, and the sum gives back the speed the pump runs at.</summary>
@@ -138,7 +146,9 @@ public class ModelTests(Product product) : IClassFixture<Product>
         var runs = Value(await Ask("/api/expectation", question), "speed");
         var filled = await Ask("/api/workings/pulley/fill", question);
         var worked = await Ask("/api/workings/pulley", new JsonObject { ["entries"] = filled["entries"]!.DeepClone() });
-        worked["results"]!.AsArray().Single(r => r!["figure"]!["id"]!.GetValue<string>() == "speed")!["figure"]!["value"]!["value"]!.GetValue<double>().ShouldBe(runs, 0.005 * runs);
+        worked["results"]!.AsArray()
+            .Single(r => r!["figure"]!["id"]!.GetValue<string>() == "speed")!["figure"]!["value"]!["value"]!.GetValue<double>()
+            .ShouldBe(runs, 0.005 * runs);
         runs.ShouldBeLessThan(1500.0 * 125 / 180);
     }
 
@@ -146,16 +156,40 @@ public class ModelTests(Product product) : IClassFixture<Product>
     {
         { "stroke 0", "/api/simulation", q => q["pump"]!["stroke"]!["value"] = 0, "pump.stroke", "1 to 500 mm" },
         { "rod ratio 1", "/api/expectation", q => q["pump"]!["rodRatio"] = 1, "pump.rodRatio", "dead centre" },
-        { "nozzle of 0", "/api/simulation", q => q["setup"]!["nozzle"] = new JsonObject { ["size"] = 0 }, "setup.nozzle.size", "0.05 to 500" },
-        { "too hot for seawater", "/api/expectation", q => (q["setup"]!["liquid"], q["setup"]!["temperature"]) = ("seawater", Product.Amount(70, "°C")), "setup.temperature", "seawater" },
+        {
+            "nozzle of 0", "/api/simulation", q => q["setup"]!["nozzle"] = new JsonObject { ["size"] = 0 }, "setup.nozzle.size",
+            "0.05 to 500" },
+        {
+            "too hot for seawater", "/api/expectation",
+            q => (q["setup"]!["liquid"], q["setup"]!["temperature"]) = ("seawater", Product.Amount(70, "°C")), "setup.temperature",
+            "seawater" },
         { "unknown liquid", "/api/expectation", q => q["setup"]!["liquid"] = "soup", "setup.liquid", "glycol" },
-        { "bore larger than the pipe", "/api/expectation", q => (q["setup"]!["nozzle"], q["setup"]!["outlet"]) = (new JsonObject { ["orifice"] = Product.Amount(12, "mm") }, new JsonObject { ["length"] = Product.Amount(5, "m"), ["bore"] = Product.Amount(10, "mm") }), "setup.nozzle", "smaller than" },
-        { "a fault it cannot have", "/api/simulation", q => q["faults"] = new JsonArray(Fault("cup-worn", 0.5)), "faults[0].fault", "this pump has" },
-        { "no severity", "/api/expectation", q => q["faults"] = new JsonArray(new JsonObject { ["fault"] = "nozzle-worn" }), "faults[0].severity", "0 to 1" },
+        {
+            "bore larger than the pipe", "/api/expectation",
+            q => (q["setup"]!["nozzle"], q["setup"]!["outlet"]) = (
+                new JsonObject { ["orifice"] = Product.Amount(12, "mm") },
+                new JsonObject { ["length"] = Product.Amount(5, "m"), ["bore"] = Product.Amount(10, "mm") }),
+            "setup.nozzle", "smaller than" },
+        {
+            "a fault it cannot have", "/api/simulation", q => q["faults"] = new JsonArray(Fault("cup-worn", 0.5)), "faults[0].fault",
+            "this pump has" },
+        {
+            "no severity", "/api/expectation", q => q["faults"] = new JsonArray(new JsonObject { ["fault"] = "nozzle-worn" }),
+            "faults[0].severity", "0 to 1" },
         { "a year of samples", "/api/simulation", q => q["plan"] = new JsonObject { ["seconds"] = 3e7 }, "plan.seconds", "0.01 to 60 s" },
-        { "a gun beyond open", "/api/simulation", q => q["plan"] = new JsonObject { ["outlet"] = new JsonArray(new JsonObject { ["at"] = 0, ["opening"] = 2 }) }, "plan.outlet", "0 (shut) to 1 (open)" },
-        { "poles that no motor has", "/api/expectation", q => q["setup"]!["drive"] = new JsonObject { ["kind"] = "motor", ["poles"] = 5, ["ratedPower"] = Product.Amount(4, "kW") }, "setup.drive.poles", "4" },
-        { "prices below nothing", "/api/expectation", q => (q["faults"], q["prices"]) = (new JsonArray(Fault("nozzle-worn", 0.5)), new JsonObject { ["energyPerKwh"] = -1, ["waterPerM3"] = 1 }), "prices.energyPerKwh", "0 to" },
+        {
+            "a gun beyond open", "/api/simulation",
+            q => q["plan"] = new JsonObject { ["outlet"] = new JsonArray(new JsonObject { ["at"] = 0, ["opening"] = 2 }) }, "plan.outlet",
+            "0 (shut) to 1 (open)" },
+        {
+            "poles that no motor has", "/api/expectation",
+            q => q["setup"]!["drive"] = new JsonObject { ["kind"] = "motor", ["poles"] = 5, ["ratedPower"] = Product.Amount(4, "kW") },
+            "setup.drive.poles", "4" },
+        {
+            "prices below nothing", "/api/expectation",
+            q => (q["faults"], q["prices"]) = (
+                new JsonArray(Fault("nozzle-worn", 0.5)), new JsonObject { ["energyPerKwh"] = -1, ["waterPerM3"] = 1 }),
+            "prices.energyPerKwh", "0 to" },
     };
 
     [Theory]
@@ -172,28 +206,71 @@ public class ModelTests(Product product) : IClassFixture<Product>
     private static JsonObject Everything()
     {
         var pump = Product.Pump();
-        (pump["requiredHead"], pump["slip"], pump["clearance"], pump["rodDiameter"], pump["unloaderType"]) = (Product.Amount(3, "m"), 0.03, 1.2, Product.Amount(8, "mm"), "flow-actuated");
+        (
+            pump["requiredHead"], pump["slip"], pump["clearance"], pump["rodDiameter"],
+            pump["unloaderType"]) = (Product.Amount(3, "m"), 0.03, 1.2, Product.Amount(8, "mm"), "flow-actuated");
         return new JsonObject
         {
             ["pump"] = pump,
             ["setup"] = new JsonObject
             {
                 ["speed"] = Product.Amount(1450, "rpm"),
-                ["nozzle"] = new JsonObject { ["process"] = new JsonObject { ["opensAt"] = Product.Amount(20, "bar"), ["flow"] = Product.Amount(30, "L/min"), ["at"] = Product.Amount(60, "bar") }, ["count"] = 1 },
+                ["nozzle"] = new JsonObject
+                {
+                    ["process"] = new JsonObject
+                    {
+                        ["opensAt"] = Product.Amount(20, "bar"),
+                        ["flow"] = Product.Amount(30, "L/min"),
+                        ["at"] = Product.Amount(60, "bar")
+                    },
+                    ["count"] = 1
+                },
                 ["controlSetting"] = Product.Amount(85, "bar"),
                 ["liquid"] = "brine",
                 ["liquidStrength"] = 10,
                 ["temperature"] = Product.Amount(20, "°C"),
                 ["supplyPressure"] = Product.Amount(1, "bar"),
-                ["drive"] = new JsonObject { ["kind"] = "motor", ["poles"] = 4, ["frequency"] = Product.Amount(50, "Hz"), ["droop"] = 0.03, ["ratedPower"] = Product.Amount(7.5, "kW"), ["driverPulley"] = Product.Amount(100, "mm"), ["pumpPulley"] = Product.Amount(120, "mm") },
-                ["inlet"] = new JsonObject { ["run"] = new JsonObject { ["length"] = Product.Amount(2, "m"), ["bore"] = Product.Amount(40, "mm"), ["material"] = "hose", ["fittings"] = 1 }, ["level"] = Product.Amount(0.5, "m"), ["strainer"] = 2 },
-                ["outlet"] = new JsonObject { ["length"] = Product.Amount(8, "m"), ["bore"] = Product.Amount(16, "mm"), ["material"] = "steel", ["fittings"] = 4 },
+                ["drive"] = new JsonObject
+                {
+                    ["kind"] = "motor",
+                    ["poles"] = 4,
+                    ["frequency"] = Product.Amount(50, "Hz"),
+                    ["droop"] = 0.03,
+                    ["ratedPower"] = Product.Amount(7.5, "kW"),
+                    ["driverPulley"] = Product.Amount(100, "mm"),
+                    ["pumpPulley"] = Product.Amount(120, "mm")
+                },
+                ["inlet"] = new JsonObject
+                {
+                    ["run"] = new JsonObject
+                    {
+                        ["length"] = Product.Amount(2, "m"),
+                        ["bore"] = Product.Amount(40, "mm"),
+                        ["material"] = "hose",
+                        ["fittings"] = 1
+                    },
+                    ["level"] = Product.Amount(0.5, "m"),
+                    ["strainer"] = 2
+                },
+                ["outlet"] = new JsonObject
+                {
+                    ["length"] = Product.Amount(8, "m"),
+                    ["bore"] = Product.Amount(16, "mm"),
+                    ["material"] = "steel",
+                    ["fittings"] = 4
+                },
                 ["dampener"] = new JsonObject { ["gasVolume"] = Product.Amount(200, "mL"), ["charge"] = Product.Amount(35, "bar") },
                 ["relief"] = Product.Amount(100, "bar"),
                 ["injector"] = "outlet",
                 ["state"] = "working",
             },
-            ["faults"] = new JsonArray(new JsonObject { ["fault"] = "valve-seat-oring-leak", ["severity"] = 0.5, ["cylinder"] = 2, ["side"] = "discharge" }),
+            ["faults"] = new JsonArray(new JsonObject
+            {
+                ["fault"] = "valve-seat-oring-leak",
+                ["severity"] = 0.5,
+                ["cylinder"] = 2,
+                ["side"] = "discharge"
+            }),
             ["plan"] = new JsonObject
             {
                 ["seconds"] = 0.05,

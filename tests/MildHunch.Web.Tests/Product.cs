@@ -34,7 +34,8 @@ public sealed class Product : WebApplicationFactory<Program>
 
     public static JsonObject Amount(double value, string unit) => new() { ["value"] = value, ["unit"] = unit };
 
-    public static JsonObject Reading(string quantity, double value, string unit) => new() { ["quantity"] = quantity, ["value"] = Amount(value, unit) };
+    public static JsonObject Reading(string quantity, double value, string unit) =>
+        new() { ["quantity"] = quantity, ["value"] = Amount(value, unit) };
 
     public static JsonObject Cue(string cue, string answer, int? cylinder = null, string? side = null)
     {
@@ -76,7 +77,8 @@ public sealed class Product : WebApplicationFactory<Program>
         ["line"] = "hose",
     };
 
-    public async Task<(HttpResponseMessage Response, JsonNode? Body)> Send(HttpMethod method, string path, JsonNode? body = null, string? ifMatch = null)
+    public async Task<(HttpResponseMessage Response, JsonNode? Body)> Send(
+        HttpMethod method, string path, JsonNode? body = null, string? ifMatch = null)
     {
         using var request = new HttpRequestMessage(method, path);
         if (body is not null)

@@ -5,7 +5,8 @@ namespace MildHunch.Web.Tests;
 
 public class PumpTests(Product product) : IClassFixture<Product>
 {
-    private static JsonObject Request(string tag) => new() { ["tag"] = tag, ["name"] = "Triplex", ["duty"] = "Trial", ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
+    private static JsonObject Request(string tag) =>
+        new() { ["tag"] = tag, ["name"] = "Triplex", ["duty"] = "Trial", ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
 
     [Fact]
     public async Task A_pump_is_stored_as_typed_and_corrected_under_its_version()
@@ -19,7 +20,9 @@ public class PumpTests(Product product) : IClassFixture<Product>
         var (corrected, after) = await product.Send(HttpMethod.Put, path, changed, made.Headers.ETag!.Tag);
         corrected.StatusCode.ShouldBe(HttpStatusCode.OK);
         after!["pump"]!["stroke"]!["unit"]!.GetValue<string>().ShouldBe("in");
-        (await product.Send(HttpMethod.Put, path, changed.DeepClone(), made.Headers.ETag!.Tag)).Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
+        (await product.Send(
+            HttpMethod.Put, path, changed.DeepClone(),
+            made.Headers.ETag!.Tag)).Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
     }
 
     [Fact]
@@ -49,7 +52,8 @@ public class PumpTests(Product product) : IClassFixture<Product>
     [Fact]
     public async Task Curves_meet_at_the_operating_point()
     {
-        var (_, body) = await product.Send(HttpMethod.Post, "/api/curves", new JsonObject { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() });
+        var (_, body) = await product.Send(
+            HttpMethod.Post, "/api/curves", new JsonObject { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() });
         var at = body!["operating"]!;
         at["pumpFlow"]!.GetValue<double>().ShouldBe(at["nozzleFlow"]!.GetValue<double>(), 0.05);
     }

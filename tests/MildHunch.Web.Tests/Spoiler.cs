@@ -7,7 +7,8 @@ namespace MildHunch.Web.Tests;
 internal static class Spoiler
 {
     private static readonly string[] Nonsense =
-        ["null", "0", "-1", "1e300", "\"\"", "\"x\"", "[]", "{}", "[null]", "true", "999999999999", """{"value":1}""", """{"value":1e308,"unit":"MPa"}"""];
+        ["null", "0", "-1", "1e300", "\"\"", "\"x\"", "[]", "{}", "[null]", "true", "999999999999",
+        """{"value":1}""", """{"value":1e308,"unit":"MPa"}"""];
 
     /// <summary>Each spoilt request must be answered, or refused with one field named.</summary>
     public static async Task Try(Product product, string path, Func<JsonObject> question)

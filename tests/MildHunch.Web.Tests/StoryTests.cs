@@ -3,7 +3,10 @@ namespace MildHunch.Web.Tests;
 /// <summary>The demo shop as it is filled, nothing added.</summary>
 public class StoryTests(Product product) : IClassFixture<Product>
 {
-    /// <summary>The eight stories of the demo setting come out by themselves; where two things are wrong, the second stands among the first three.</summary>
+    /// <summary>
+    /// The eight stories of the demo setting come out by themselves; where two things are wrong, the second stands among the first
+    /// three.
+    /// </summary>
     [Theory]
     [InlineData("FOG-2", "discharge-valve-leak", 2, null)]
     [InlineData("DESAL-B", "dampener-charge-lost", null, "inlet-valve-leak", 4)]
@@ -24,7 +27,8 @@ public class StoryTests(Product product) : IClassFixture<Product>
         if (also is not null)
             suspects.Take(3).Select(s => s!["fault"]!.GetValue<string>()).ShouldContain(also);
         if (alsoCylinder is not null)
-            suspects.First(s => s!["fault"]!.GetValue<string>() == also)!["locations"]![0]!["cylinder"]!.GetValue<int>().ShouldBe(alsoCylinder.Value);
+            suspects.First(s => s!["fault"]!.GetValue<string>() == also)!["locations"]![0]!["cylinder"]!.GetValue<int>()
+                .ShouldBe(alsoCylinder.Value);
         shown["diagnosis"]!["contradictions"]!.AsArray().ShouldBeEmpty();
     }
 }

@@ -10,9 +10,14 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
     public async Task Limits_are_kept_and_unknown_ones_refused()
     {
         var question = Product.Fog2();
-        question["limits"] = new JsonObject { ["without"] = new JsonArray("listening rod", "infrared thermometer"), ["keepRunning"] = true };
+        question["limits"] = new JsonObject
+        {
+            ["without"] = new JsonArray("listening rod", "infrared thermometer"),
+            ["keepRunning"] = true
+        };
         var (_, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
-        body!["nextChecks"]!.AsArray().ShouldAllBe(c => c!["check"]!.GetValue<string>() != "cap-listen" && c["check"]!.GetValue<string>() != "discharge-valves-out");
+        body!["nextChecks"]!.AsArray()
+            .ShouldAllBe(c => c!["check"]!.GetValue<string>() != "cap-listen" && c["check"]!.GetValue<string>() != "discharge-valves-out");
         question["limits"]!["without"] = new JsonArray("crystal ball");
         var (response, problem) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
@@ -35,18 +40,27 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
     public async Task A_range_counts_as_mean_and_swing_and_is_named_by_where_it_stood()
     {
         var question = Product.Fog2();
-        question["readings"]![0] = new JsonObject { ["quantity"] = "discharge-pressure", ["value"] = Product.Amount(22, "bar"), ["to"] = Product.Amount(40, "bar") };
+        question["readings"]![0] = new JsonObject
+        {
+            ["quantity"] = "discharge-pressure",
+            ["value"] = Product.Amount(22, "bar"),
+            ["to"] = Product.Amount(40, "bar")
+        };
         var (_, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
-        var read = body!["comparisons"]!.AsArray().ToDictionary(c => c!["quantity"]!.GetValue<string>(), c => c!["read"]!["value"]!.GetValue<double>());
+        var read = body!["comparisons"]!.AsArray()
+            .ToDictionary(c => c!["quantity"]!.GetValue<string>(), c => c!["read"]!["value"]!.GetValue<double>());
         read["discharge-pressure"].ShouldBe(31, 0.01);
         read["swing"].ShouldBe(18, 0.01);
-        body["suspects"]![0]!["evidence"]!.AsArray().ShouldAllBe(e => e!["source"]!.GetValue<string>().StartsWith("readings[", StringComparison.Ordinal) || e["source"]!.GetValue<string>().StartsWith("cues[", StringComparison.Ordinal));
+        body["suspects"]![0]!["evidence"]!.AsArray()
+            .ShouldAllBe(e => e!["source"]!.GetValue<string>().StartsWith("readings[", StringComparison.Ordinal)
+                || e["source"]!.GetValue<string>().StartsWith("cues[", StringComparison.Ordinal));
     }
 
     [Fact]
     public async Task Hours_and_what_was_found_move_the_priors()
     {
-        double Of(JsonNode body, string fault) => body["suspects"]!.AsArray().First(s => s!["fault"]!.GetValue<string>() == fault)!["probability"]!.GetValue<double>();
+        double Of(JsonNode body, string fault) =>
+            body["suspects"]!.AsArray().First(s => s!["fault"]!.GetValue<string>() == fault)!["probability"]!.GetValue<double>();
         var question = Product.Fog2();
         var (_, before) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
         question["hours"] = new JsonArray(new JsonObject { ["part"] = "hp-seal", ["hours"] = 4000 });
@@ -65,7 +79,9 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
         var prior = (await shop.Get($"/api/cases/{open}"))["diagnosis"]!["suspects"]![0]!["prior"]!.GetValue<double>();
         var closing = await shop.CaseOf("FOG-2");
         var version = (await shop.Get($"/api/cases/{closing}"))["version"]!.GetValue<int>();
-        await shop.Send(HttpMethod.Post, $"/api/cases/{closing}/changes", new JsonObject { ["facts"] = new JsonObject { ["closed"] = "speed-low@" } }, $"\"{version}\"");
+        await shop.Send(
+            HttpMethod.Post, $"/api/cases/{closing}/changes", new JsonObject { ["facts"] = new JsonObject { ["closed"] = "speed-low@" } },
+            $"\"{version}\"");
         var record = (await shop.Get("/api/history")).AsArray().ShouldHaveSingleItem()!;
         record["pumpType"]!.GetValue<string>().ShouldBe("crank-plunger-3");
         record["found"]![0]!["fault"]!.GetValue<string>().ShouldBe("speed-low");
@@ -81,8 +97,10 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
     [Fact]
     public async Task A_case_keeps_ranges_repeats_limits_hours_and_what_could_not_be_had()
     {
-        var pump = (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!["id"]!.GetValue<string>();
-        var (_, made) = await product.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump, ["complaint"] = "Everything at once" });
+        var pump = (await product.Get("/api/pumps")).AsArray()
+            .First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!["id"]!.GetValue<string>();
+        var (_, made) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump, ["complaint"] = "Everything at once" });
         var id = made!["id"]!.GetValue<string>();
         var version = made["version"]!.GetValue<int>();
         async Task<JsonNode> Tell(JsonObject change)
@@ -93,13 +111,35 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
             return body;
         }
 
-        await Tell(new JsonObject { ["readings"] = new JsonArray(new JsonObject { ["quantity"] = "discharge-pressure", ["value"] = Product.Amount(28, "bar"), ["to"] = Product.Amount(4.6, "MPa") }) });
-        var again = await Tell(new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 36, "bar")), ["again"] = true });
+        await Tell(new JsonObject
+        {
+            ["readings"] = new JsonArray(new JsonObject
+            {
+                ["quantity"] = "discharge-pressure",
+                ["value"] = Product.Amount(28, "bar"),
+                ["to"] = Product.Amount(4.6, "MPa")
+            })
+        });
+        var again = await Tell(new JsonObject
+        {
+            ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 36, "bar")),
+            ["again"] = true
+        });
         again["readings"]!.AsArray().Count.ShouldBe(2);
         again["readings"]![0]!["to"]!["value"]!.GetValue<double>().ShouldBe(46, 1e-6);
-        var mended = await Tell(new JsonObject { ["readings"] = new JsonArray(new JsonObject { ["quantity"] = "discharge-pressure", ["value"] = Product.Amount(69, "bar"), ["at"] = "after" }) });
+        var mended = await Tell(new JsonObject
+        {
+            ["readings"] = new JsonArray(new JsonObject
+            {
+                ["quantity"] = "discharge-pressure",
+                ["value"] = Product.Amount(69, "bar"),
+                ["at"] = "after"
+            })
+        });
         mended["readings"]!.AsArray().Count.ShouldBe(3);
-        mended["diagnosis"]!["comparisons"]!.AsArray().Single(c => c!["quantity"]!.GetValue<string>() == "discharge-pressure")!["read"]!["value"]!.GetValue<double>().ShouldBe(69, 0.01);
+        mended["diagnosis"]!["comparisons"]!.AsArray()
+            .Single(c => c!["quantity"]!.GetValue<string>() == "discharge-pressure")!["read"]!["value"]!.GetValue<double>()
+            .ShouldBe(69, 0.01);
         var told = await Tell(new JsonObject
         {
             ["limits"] = new JsonObject { ["without"] = new JsonArray("transducer"), ["mostMinutes"] = 10 },
@@ -108,14 +148,16 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
         });
         told["limits"]!["without"]![0]!.GetValue<string>().ShouldBe("transducer");
         told["hours"]![0]!["hours"]!.GetValue<double>().ShouldBe(900);
-        told["diagnosis"]!["nextChecks"]!.AsArray().ShouldAllBe(c => c!["reading"] == null || c["reading"]!.GetValue<string>() != "nozzle-orifice");
+        told["diagnosis"]!["nextChecks"]!.AsArray()
+            .ShouldAllBe(c => c!["reading"] == null || c["reading"]!.GetValue<string>() != "nozzle-orifice");
         var (_, undone) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, $"\"{version}\"");
         undone!["hours"]!.AsArray().ShouldBeEmpty();
     }
 
     [Theory]
     [InlineData("""{ "words": [ { "fault": "speed-low", "cue": "sound", "answer": "chatter", "word": "sometimes" } ] }""", true, null)]
-    [InlineData("""{ "words": [ { "fault": "speed-slow", "cue": "sound", "answer": "chatter", "word": "sometimes" } ] }""", false, "speed-slow")]
+    [InlineData(
+        """{ "words": [ { "fault": "speed-slow", "cue": "sound", "answer": "chatter", "word": "sometimes" } ] }""", false, "speed-slow")]
     [InlineData("no json", false, "shop-knowledge.json")]
     public async Task The_shops_file_is_in_force_or_told_on_screen(string text, bool inUse, string? says)
     {
@@ -138,8 +180,10 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
         await File.WriteAllTextAsync(
             file,
             """
-            { "cues": [ { "id": "belt-squeal", "name": "Belt", "short": "belt", "place": "crank", "question": "Squeals?", "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "squeals" } ] } ],
-              "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "needs": ["long ear"], "cue": "belt-squeal", "how": "Listen.", "hazards": [] } ],
+            { "cues": [ { "id": "belt-squeal", "name": "Belt", "short": "belt", "place": "crank", "question": "Squeals?",
+                "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "squeals" } ] } ],
+              "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing",
+                "needs": ["long ear"], "cue": "belt-squeal", "how": "Listen.", "hazards": [] } ],
               "words": [ { "fault": "speed-low", "cue": "belt-squeal", "answer": "squeals", "word": "usually" } ],
               "contexts": [ { "id": "salt-spray", "name": "Salt spray", "multiply": { "speed-low": 3 } } ] }
             """,
@@ -174,7 +218,8 @@ public class WholeHunchTests(Product product) : IClassFixture<Product>
     public async Task The_example_in_the_interface_document_is_answered()
     {
         var document = await product.Get("/openapi/v1.json");
-        var example = document["paths"]!["/api/diagnosis"]!["post"]!["requestBody"]!["content"]!["application/json"]!["example"]!.DeepClone();
+        var described = document["paths"]!["/api/diagnosis"]!["post"]!["requestBody"]!;
+        var example = described["content"]!["application/json"]!["example"]!.DeepClone();
         var (response, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", example);
         response.IsSuccessStatusCode.ShouldBeTrue(body?.ToJsonString());
         body!["suspects"]![0]!["fault"]!.GetValue<string>().ShouldBe("discharge-valve-leak");

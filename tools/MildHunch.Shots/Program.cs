@@ -8,14 +8,19 @@ using OpenQA.Selenium.Support.UI;
 // A path may name a demo pump, "case:FOG-2" or "pump:FOG-2".
 var address = Environment.GetEnvironmentVariable("BASE_URL") ?? "http://127.0.0.1:5080";
 var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-options.AddArguments("--headless=new", "--no-sandbox", "--disable-gpu", "--hide-scrollbars", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--no-first-run");
+options.AddArguments(
+    "--headless=new", "--no-sandbox", "--disable-gpu", "--hide-scrollbars", "--disable-background-networking", "--disable-component-update",
+    "--disable-sync", "--no-first-run");
 using var browser = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin"), options);
 using var http = new HttpClient { BaseAddress = new Uri(address) };
 foreach (var argument in args)
 {
     var parts = argument.Split('|');
     var size = parts[2].Split('x').Select(s => int.Parse(s, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
-    browser.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?> { ["width"] = size[0], ["height"] = size[1], ["deviceScaleFactor"] = 1, ["mobile"] = false });
+    browser.ExecuteCdpCommand(
+        "Emulation.setDeviceMetricsOverride", new Dictionary<string,
+        object?>
+        { ["width"] = size[0], ["height"] = size[1], ["deviceScaleFactor"] = 1, ["mobile"] = false });
     browser.Navigate().GoToUrl(address + "/health");
     browser.ExecuteScript($"localStorage.setItem('mild-hunch.theme', '{parts[3]}')");
     browser.Navigate().GoToUrl(address + await Resolve(parts[1]));
@@ -33,7 +38,8 @@ async Task<string> Resolve(string path)
     var at = path.Split(':');
     if (at.Length == 1)
         return path;
-    using var rows = JsonDocument.Parse(await http.GetStringAsync(new Uri(at[0] == "case" ? "/api/cases" : "/api/pumps", UriKind.Relative)));
+    using var rows = JsonDocument.Parse(await http.GetStringAsync(new Uri(
+        at[0] == "case" ? "/api/cases" : "/api/pumps", UriKind.Relative)));
     var row = rows.RootElement.EnumerateArray().First(r => r.GetProperty("tag").GetString() == at[1]);
     return $"/{at[0]}s/{row.GetProperty("id").GetString()}";
 }

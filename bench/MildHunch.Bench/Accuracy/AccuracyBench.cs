@@ -34,7 +34,8 @@ internal static class AccuracyBench
         var righted = new ConcurrentBag<(Judged Wrong, string Check, bool Right)>();
         var ways = new ConcurrentBag<(double Hunch, double Chart)>();
         var lost = 0;
-        Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers by disturbed tables");
+        Console.WriteLine($"{cases} simulated pumps, seed {seed}: faults by the catalogue's prior, readings by the time model, answers "
+            + "by disturbed tables");
         Parallel.For(0, cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
         {
             var random = Numbers(seed, i);
@@ -44,7 +45,9 @@ internal static class AccuracyBench
                 return;
             }
 
-            foreach (var (run, noise, missing, caps) in new[] { (Main, 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true), ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
+            foreach (var (run, noise, missing, caps) in new[] {
+                (Main, 1.0, 0.0, true), ("all but cap-listen", 1.0, 0.0, false), ("a third missing, good instruments", 0.5, 1.0 / 3, true),
+                ("a third missing, usual instruments", 1.0, 1.0 / 3, true), ("a third missing, poor instruments", 2.0, 1.0 / 3, true) })
             {
                 var evidence = drawn.Evidence(noise, missing, caps, random);
                 var verdict = diagnoser.Diagnose(drawn.Pump, drawn.Setup, evidence);
@@ -61,7 +64,9 @@ internal static class AccuracyBench
             if (i < ceiling)
             {
                 var evidence = drawn.Evidence(1, 0, true, new Random(i));
-                judged.Add(Judge(drawn, Brute, new Diagnoser(independent, (pump, setup) => new TimeModel(pump, setup)).Diagnose(drawn.Pump, drawn.Setup, evidence)));
+                judged.Add(Judge(
+                    drawn, Brute,
+                    new Diagnoser(independent, (pump, setup) => new TimeModel(pump, setup)).Diagnose(drawn.Pump, drawn.Setup, evidence)));
                 judged.Add(Judge(drawn, Likewise, diagnoser.Diagnose(drawn.Pump, drawn.Setup, evidence)));
             }
         });
@@ -74,15 +79,21 @@ internal static class AccuracyBench
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {kind.Key}", [.. kind]);
         Console.WriteLine();
-        foreach (var kind in judged.Where(j => j.Run is Brute or Likewise && !j.Pair).GroupBy(j => (j.Case.Kind, j.Run)).OrderBy(g => g.Key))
+        foreach (var kind in judged.Where(j => j.Run is Brute or Likewise && !j.Pair).GroupBy(j => (j.Case.Kind, j.Run))
+            .OrderBy(g => g.Key))
             Line($"{kind.Key.Kind}, {kind.Key.Run}", [.. kind]);
         Console.WriteLine();
-        Console.WriteLine("how far the steady model is from the time model, in sigma of the usual instrument (median, upper tenth of its size)");
+        Console.WriteLine("how far the steady model is from the time model, in sigma of the usual instrument (median, upper tenth of its "
+            + "size)");
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
-            Console.WriteLine($"  {kind.Key,-26} {string.Join("  ", kind.SelectMany(j => j.Case.SteadyOff).GroupBy(o => o.Reading).Select(r => $"{r.Key} {Quantile(r.Select(o => o.Sigmas), 0.5):0.0} ({Quantile(r.Select(o => Math.Abs(o.Sigmas)), 0.9):0.0})"))}");
+            Console.WriteLine($"  {kind.Key,-26} "
+                + string.Join("  ", kind.SelectMany(j => j.Case.SteadyOff).GroupBy(o => o.Reading).Select(Off)));
         Console.WriteLine();
         if (!ways.IsEmpty)
-            Console.WriteLine($"minutes to the right mend, {ways.Count} pumps: by the hunch mean {ways.Average(w => w.Hunch):0}, median {Quantile(ways.Select(w => w.Hunch), 0.5):0}; by a cheapest-first chart mean {ways.Average(w => w.Chart):0}, median {Quantile(ways.Select(w => w.Chart), 0.5):0}; hunch over chart {ways.Average(w => w.Hunch) / ways.Average(w => w.Chart):0.00}");
+            Console.WriteLine($"minutes to the right mend, {ways.Count} pumps: by the hunch mean {ways.Average(w => w.Hunch):0}, median "
+                + $"{Quantile(ways.Select(w => w.Hunch), 0.5):0}; by a cheapest-first chart mean {ways.Average(w => w.Chart):0}, median "
+                + $"{Quantile(ways.Select(w => w.Chart), 0.5):0}; hunch over chart "
+                + $"{ways.Average(w => w.Hunch) / ways.Average(w => w.Chart):0.00}");
         Console.WriteLine();
         Calibration(main);
         Console.WriteLine();
@@ -90,7 +101,8 @@ internal static class AccuracyBench
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
         Console.WriteLine();
         Console.WriteLine("most frequent errors, singles, all quick checks (truth: leading action, times, and what then)");
-        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(20))
+        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}")
+            .OrderByDescending(g => g.Count()).Take(20))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}   {Put(error, righted)}");
         Console.WriteLine($"  all errors {main.Count(j => !j.Right(1))}   {Put(main, righted)}");
     }
@@ -100,7 +112,9 @@ internal static class AccuracyBench
     {
         var catalogue = Catalogue.BuiltIn();
         var drawn = new DrawnCase?[cases];
-        Parallel.For(0, cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i => drawn[i] = Draw(catalogue, seed, i));
+        Parallel.For(
+            0, cases, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
+            i => drawn[i] = Draw(catalogue, seed, i));
         FrozenCases.Write(file, drawn.OfType<DrawnCase>());
         Console.WriteLine($"{drawn.Count(d => d is not null)} cases of seed {seed} are kept in {file}");
     }
@@ -135,7 +149,8 @@ internal static class AccuracyBench
         Calibration(main);
         foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
-        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}").OrderByDescending(g => g.Count()).Take(400))
+        foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}")
+            .OrderByDescending(g => g.Count()).Take(400))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}");
     }
 
@@ -146,9 +161,12 @@ internal static class AccuracyBench
     {
         lock (Console.Out)
         {
-            Console.WriteLine($"{drawn.Kind}, {drawn.Pump.Control}, truth {drawn.Truth[0].Fault.Id} {drawn.Truth[0].Cylinder} at {drawn.Severity[0]:0.00}");
-            foreach (var suspect in verdict.Suspects.Take(3).Concat(verdict.Suspects.Where(s => s.Fault.Id == drawn.Truth[0].Fault.Id)).Distinct())
-                Console.WriteLine($"  {suspect.Fault.Id} {100 * suspect.Probability:0} % (prior {100 * suspect.Prior:0.0} %): {string.Join("; ", suspect.Evidence.Where(e => Math.Abs(e.Decibans) > 3).Select(e => $"{e.Decibans:0} {e.Text}"))}");
+            Console.WriteLine($"{drawn.Kind}, {drawn.Pump.Control}, truth {drawn.Truth[0].Fault.Id} {drawn.Truth[0].Cylinder} at "
+                + $"{drawn.Severity[0]:0.00}");
+            foreach (var suspect in verdict.Suspects.Take(3).Concat(verdict.Suspects.Where(s => s.Fault.Id == drawn.Truth[0].Fault.Id))
+                .Distinct())
+                Console.WriteLine($"  {suspect.Fault.Id} {100 * suspect.Probability:0} % (prior {100 * suspect.Prior:0.0} %): "
+                    + string.Join("; ", suspect.Evidence.Where(e => Math.Abs(e.Decibans) > 3).Select(e => $"{e.Decibans:0} {e.Text}")));
         }
     }
 
@@ -185,11 +203,15 @@ internal static class AccuracyBench
     {
         var all = of.ToHashSet();
         var asked = righted.Where(r => all.Contains(r.Wrong)).ToArray();
-        return $"put right by the check proposed next: {asked.Count(r => r.Right)} of {asked.Length} ({string.Join(", ", asked.GroupBy(r => r.Check).OrderByDescending(g => g.Count()).Take(3).Select(g => $"{g.Key} {g.Count()}"))})";
+        return $"put right by the check proposed next: {asked.Count(r => r.Right)} of {asked.Length} "
+            + $"({string.Join(", ", asked.GroupBy(r => r.Check).OrderByDescending(g => g.Count()).Take(3)
+                .Select(g => $"{g.Key} {g.Count()}"))})";
     }
 
     private static Judged Judge(DrawnCase drawn, string run, Verdict verdict) =>
-        new(drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)], [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]);
+        new(
+            drawn, run, [.. verdict.Suspects.Take(3).Select(s => s.Fault.Id)],
+            [.. verdict.Actions.Take(3).Select(a => (a.Action, a.Probability))]);
 
     private static double Quantile(IEnumerable<double> of, double share)
     {
@@ -200,7 +222,13 @@ internal static class AccuracyBench
     private static double Share(IEnumerable<Judged> of, Func<Judged, bool> right) => of.Average(j => right(j) ? 1.0 : 0);
 
     private static void Line(string what, Judged[] of) => Console.WriteLine(
-        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 {100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 {100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} %{(of[0].Pair ? $"   both among three {100 * Share(of, j => j.Both(3)),5:0.0} %" : "")}");
+        $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 "
+            + $"{100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 "
+            + $"{100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} "
+            + $"%{(of[0].Pair ? $"   both among three {100 * Share(of, j => j.Both(3)),5:0.0} %" : "")}");
+
+    private static string Off(IGrouping<string, (string Reading, double Sigmas)> of) =>
+        $"{of.Key} {Quantile(of.Select(o => o.Sigmas), 0.5):0.0} ({Quantile(of.Select(o => Math.Abs(o.Sigmas)), 0.9):0.0})";
 
     private static void Calibration(Judged[] of)
     {

@@ -13,7 +13,10 @@ using MildHunch.Core.Simulation;
 namespace MildHunch.Bench.Accuracy;
 
 /// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
-internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity, IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<CueFact> SlowCues, IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
+internal sealed record DrawnCase(
+    string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity,
+    IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<CueFact> SlowCues,
+    IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
 {
     private const double TwoValves = 3;
     private const double Measurable = 2;
@@ -27,15 +30,21 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         var solver = new OperatingPointSolver(pump, setup);
         var truth = DrawTruth(all, random);
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
-        var loads = truth.Where(h => h.Fault.Id != Catalogue.NoFault).Select((h, i) => new FaultLoad(h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side)).ToArray();
+        var loads = truth.Where(h => h.Fault.Id != Catalogue.NoFault)
+            .Select((h, i) => new FaultLoad(
+                h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side))
+            .ToArray();
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
         condition.SpeedFactor *= 1 + (PumpExpectation.BelievedSpeedSigma * PumpDraw.Normal(random));
         condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
         var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
         var cues = Answers(catalogue, pump, setup, truth, severity, Quick(catalogue, pump, setup), random);
-        var slow = Answers(catalogue, pump, setup, truth, severity, catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
-        cues = DripDraw.Counted(cues, new CueModel(catalogue, pump, setup, truth), new OperatingPointSolver(real, setup), truth, severity, means, random);
+        var slow = Answers(
+            catalogue, pump, setup, truth, severity,
+            catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
+        cues = DripDraw.Counted(
+            cues, new CueModel(catalogue, pump, setup, truth), new OperatingPointSolver(real, setup), truth, severity, means, random);
         var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
             .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();
@@ -43,14 +52,18 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
     }
 
     /// <summary>Four turns, whose means are what instruments show.</summary>
-    public static SimulationPlan Plan(ReciprocatingPump pump) => new() { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 };
+    public static SimulationPlan Plan(ReciprocatingPump pump) =>
+        new() { Seconds = 4 / Math.Max(0.3, pump.RatedSpeed.Si), SamplesPerSecond = 10 };
 
     /// <summary>All quick evidence, or what is left of it, with instruments this many times as good as usual.</summary>
     public CaseEvidence Evidence(double noise, double missing, bool capListen, Random random)
     {
         bool Kept() => random.NextDouble() >= missing;
         return new CaseEvidence(
-            [.. Readings.Where(_ => Kept()).Select(r => r.Reading with { Value = new Amount(r.Reading.What.Kind, Held(r.Reading.What, r.Reading.Value.Si + (noise * r.Error))), Sigma = noise * r.Sigma })],
+            [.. Readings.Where(_ => Kept())
+                .Select(r => r.Reading with {
+                    Value = new Amount(r.Reading.What.Kind, Held(r.Reading.What, r.Reading.Value.Si + (noise * r.Error))),
+                    Sigma = noise * r.Sigma })],
             [.. Cues.GroupBy(c => c.Cue).Where(_ => Kept()).Where(g => capListen || g.Key != "cap-listen").SelectMany(g => g)],
             []);
     }
@@ -81,7 +94,8 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         while (true)
         {
             var (a, b) = (ByPrior(all, random), ByPrior(all, random));
-            var valves = a.Fault.Part.EndsWith("valve", StringComparison.Ordinal) && b.Fault.Part.EndsWith("valve", StringComparison.Ordinal);
+            var valves = a.Fault.Part.EndsWith("valve", StringComparison.Ordinal)
+                && b.Fault.Part.EndsWith("valve", StringComparison.Ordinal);
             if (Pairs.Together(a, b) && random.NextDouble() < (valves ? 1 : 1 / TwoValves))
                 return [a, b];
         }
@@ -102,7 +116,8 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             var condition = new Condition();
             effect.Apply(ref condition, severity, solver.Pump, h.Cylinder ?? 1);
             var point = solver.Solve(condition, 1, 1, soft);
-            var most = Observables.All.Max(o => Math.Abs(o.Read(point, condition.GaugeFactor) - o.Read(sound, 1)) / instruments.SigmaAt(o, o.Read(sound, 1)));
+            var most = Observables.All.Max(o => Math.Abs(o.Read(point, condition.GaugeFactor) - o.Read(sound, 1))
+                / instruments.SigmaAt(o, o.Read(sound, 1)));
             if (most >= Measurable || SeverityPrior.Drips(effect, severity, solver.Pump))
                 break;
             severity = random.NextDouble();
@@ -111,13 +126,16 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         return severity;
     }
 
-    private static List<(Reading, double, double)> Read(ReciprocatingPump pump, Setup setup, SimulationMeans means, in Condition condition, Random random)
+    private static List<(Reading, double, double)> Read(
+        ReciprocatingPump pump, Setup setup, SimulationMeans means, in Condition condition, Random random)
     {
         var density = setup.Liquid.Density(setup.Temperature).Si;
         var shown = new (string Id, double Si)[]
         {
-            ("discharge-pressure", means.PressurePa * condition.GaugeFactor), ("swing", means.SwingPa * condition.GaugeFactor), ("nozzle-flow", means.NozzleFlow), ("bypass-flow", means.BypassFlow), ("supply-flow", means.SupplyFlow),
-            ("speed", means.SpeedHz), ("inlet-pressure", means.InletPa), ("gun-pressure", means.GunPa), ("nozzle-orifice", Nozzle.OrificeOfCoefficient(setup.Nozzle.Coefficient * condition.NozzleFactor, density)),
+            ("discharge-pressure", means.PressurePa * condition.GaugeFactor), ("swing", means.SwingPa * condition.GaugeFactor),
+            ("nozzle-flow", means.NozzleFlow), ("bypass-flow", means.BypassFlow), ("supply-flow", means.SupplyFlow),
+            ("speed", means.SpeedHz), ("inlet-pressure", means.InletPa), ("gun-pressure", means.GunPa),
+            ("nozzle-orifice", Nozzle.OrificeOfCoefficient(setup.Nozzle.Coefficient * condition.NozzleFactor, density)),
         };
         var swing = Observables.Swing;
         var seen = new CaseEvidence([new Reading(swing, new Amount(swing.Kind, Math.Max(0, means.SwingPa)))], [], []);
@@ -136,12 +154,17 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
 
     // Every check of six minutes or less that opens nothing, and what the jet does, which anyone sees.
     private static IEnumerable<Cue> Quick(Catalogue catalogue, ReciprocatingPump pump, Setup setup) =>
-        catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup)).Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!).Distinct();
+        catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup))
+            .Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!)
+            .Distinct();
 
-    private static List<CueFact> Answers(Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked, Random random)
+    private static List<CueFact> Answers(
+        Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked,
+        Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);
-        var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Size(severity[i], pump), 0, 1)).ToArray();
+        var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Size(severity[i], pump), 0, 1))
+            .ToArray();
         var told = new List<CueFact>();
         foreach (var cue in asked)
         {
@@ -149,14 +172,18 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
             if (cue.Kind == "places")
             {
                 var drips = facts.Where(f => !cue.Answers.First(a => a.Id == f.Answer).Healthy)
-                    .Where(f => random.NextDouble() < Disturbed(truth.Select((_, h) => Chance(model.Atoms(f)[0], h, notice[h])).Max(), random)).ToArray();
+                    .Where(f => random.NextDouble() < Disturbed(
+                        truth.Select((_, h) => Chance(model.Atoms(f)[0], h, notice[h])).Max(), random)).ToArray();
                 told.AddRange(drips.Length > 0 ? drips : facts.Where(f => cue.Answers.First(a => a.Id == f.Answer).Healthy));
                 continue;
             }
 
             // Of two faults, the one that has more to say about this decides.
-            var speaker = Enumerable.Range(0, truth.Count).MaxBy(h => facts.Max(f => Math.Abs(Math.Log((Chance(model.Atoms(f)[0], h, notice[h]) + 1e-3) / (Baseline(model.Atoms(f)[0]) + 1e-3)))));
-            var chances = facts.Select(f => Chance(model.Atoms(f)[0], speaker, notice[speaker]) * Math.Exp(Disturbance * PumpDraw.Normal(random))).ToArray();
+            var speaker = Enumerable.Range(0, truth.Count)
+                .MaxBy(h => facts.Max(f => Math.Abs(Math.Log((Chance(model.Atoms(f)[0], h, notice[h]) + 1e-3)
+                    / (Baseline(model.Atoms(f)[0]) + 1e-3)))));
+            var chances = facts.Select(f => Chance(model.Atoms(f)[0], speaker, notice[speaker])
+                * Math.Exp(Disturbance * PumpDraw.Normal(random))).ToArray();
             var at = random.NextDouble() * chances.Sum();
             var i = 0;
             while (i < chances.Length - 1 && (at -= chances[i]) > 0)
@@ -167,7 +194,8 @@ internal sealed record DrawnCase(string Kind, ReciprocatingPump Pump, Setup Setu
         return told;
     }
 
-    private static double Chance(CueAtom atom, int h, double notice) => double.IsNaN(atom.Baseline) ? atom.Full[h] : atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
+    private static double Chance(CueAtom atom, int h, double notice) =>
+        double.IsNaN(atom.Baseline) ? atom.Full[h] : atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
 
     private static double Baseline(CueAtom atom) => double.IsNaN(atom.Baseline) ? 0.03 : atom.Baseline;
 

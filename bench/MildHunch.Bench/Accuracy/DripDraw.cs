@@ -18,17 +18,23 @@ internal static class DripDraw
     private const double IdleDrops = 1;
     private static readonly double Spread = 1.25 * Math.Log(3);
 
-    public static List<CueFact> Counted(List<CueFact> cues, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, SimulationMeans means, Random random) =>
+    public static List<CueFact> Counted(
+        List<CueFact> cues, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity,
+        SimulationMeans means, Random random) =>
         [.. cues.Select(c => c.Cue == "leak-at" && c.Answer != "none" ? Seen(c, model, real, truth, severity, means, random) : c)];
 
-    private static CueFact Seen(CueFact fact, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, SimulationMeans means, Random random)
+    private static CueFact Seen(
+        CueFact fact, CueModel model, OperatingPointSolver real, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity,
+        SimulationMeans means, Random random)
     {
         var why = Enumerable.Range(0, truth.Count).Select(h => (Row: h, Word: model.Drip(h, fact))).FirstOrDefault(w => w.Word is not null);
         var log = Math.Log(IdleDrops);
         if (why.Word is { } word)
         {
             var effect = EffectLibrary.Find(truth[why.Row].Fault.EffectOn(truth[why.Row].Side))!;
-            log = Math.Log(SeverityPrior.Drips(effect, 1, real.Pump) ? Math.Max(0.1, Drops(effect, severity[why.Row], truth.Count == 1 ? means : null, real)) : LeakRates.Named(word));
+            log = Math.Log(SeverityPrior.Drips(effect, 1, real.Pump)
+                ? Math.Max(0.1, Drops(effect, severity[why.Row], truth.Count == 1 ? means : null, real))
+                : LeakRates.Named(word));
         }
 
         var drops = Math.Exp(log + (Spread * PumpDraw.Normal(random)) + (0.3 * PumpDraw.Normal(random)));

@@ -26,7 +26,8 @@ internal static class FrozenCases
     /// </summary>
     public static Catalogue AsWhenDrawn()
     {
-        var weights = JsonNode.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Frozen", "drawn-seed-1.weights.json")))!.AsObject();
+        var weights = JsonNode.Parse(File.ReadAllText(Path.Combine(
+            AppContext.BaseDirectory, "Frozen", "drawn-seed-1.weights.json")))!.AsObject();
         return Catalogue.Read(name =>
         {
             if (name != "faults.json")
@@ -58,11 +59,13 @@ internal static class FrozenCases
     private sealed record Answer(string Cue, string Says, int? Cylinder, Side? Side, double? Drops, bool? Stream, Dripping? When);
 
     private sealed record Machine(
-        Arrangement Arrangement, int Cylinders, double Bore, double Stroke, double Speed, double Rated, ControlKind Control, HeadLayout Layout, SealReturn Seal,
+        Arrangement Arrangement, int Cylinders, double Bore, double Stroke, double Speed, double Rated, ControlKind Control,
+        HeadLayout Layout, SealReturn Seal,
         double RodRatio, double Clearance, double Slip, double? Oil);
 
     private sealed record Run(
-        double Speed, double Kn, double? Setting, OutletLine Line, double Supply, double? InletLength, double? InletBore, double? Level, double? Gas, double? Charge,
+        double Speed, double Kn, double? Setting, OutletLine Line, double Supply, double? InletLength, double? InletBore, double? Level,
+        double? Gas, double? Charge,
         InjectorPlace? Injector, double? Oil, double? OutletLength, double? OutletBore);
 
     private sealed record Line(string Kind, Machine Pump, Run Setup, Place[] Truth, Read[] Readings, Answer[] Cues, Answer[] SlowCues);
@@ -88,17 +91,21 @@ internal static class FrozenCases
     private static Line Of(DrawnCase c) => new(
         c.Kind,
         new Machine(
-            c.Pump.Arrangement, c.Pump.Cylinders, c.Pump.PlungerDiameter.Si, c.Pump.Stroke.Si, c.Pump.RatedSpeed.Si, c.Pump.RatedPressure.Si, c.Pump.Control, c.Pump.HeadLayout,
+            c.Pump.Arrangement, c.Pump.Cylinders, c.Pump.PlungerDiameter.Si, c.Pump.Stroke.Si, c.Pump.RatedSpeed.Si,
+            c.Pump.RatedPressure.Si, c.Pump.Control, c.Pump.HeadLayout,
             c.Pump.SealReturn, c.Pump.RodRatio, c.Pump.Clearance, c.Pump.Slip, c.Pump.OilPistonDiameter?.Si),
         new Run(
-            c.Setup.Speed.Si, c.Setup.Nozzle.Coefficient, c.Setup.ControlSetting?.Si, c.Setup.Line, c.Setup.SupplyPressure.Si, c.Setup.Inlet?.Run.Length.Si, c.Setup.Inlet?.Run.Bore.Si,
-            c.Setup.Inlet?.Level.Si, c.Setup.Dampener?.Gas.Si, c.Setup.Dampener?.Charge.Si, c.Setup.Injector, c.Setup.OilPressure?.Si, c.Setup.Outlet?.Length.Si, c.Setup.Outlet?.Bore.Si),
+            c.Setup.Speed.Si, c.Setup.Nozzle.Coefficient, c.Setup.ControlSetting?.Si, c.Setup.Line, c.Setup.SupplyPressure.Si,
+            c.Setup.Inlet?.Run.Length.Si, c.Setup.Inlet?.Run.Bore.Si,
+            c.Setup.Inlet?.Level.Si, c.Setup.Dampener?.Gas.Si, c.Setup.Dampener?.Charge.Si, c.Setup.Injector, c.Setup.OilPressure?.Si,
+            c.Setup.Outlet?.Length.Si, c.Setup.Outlet?.Bore.Si),
         [.. c.Truth.Zip(c.Severity, (h, s) => new Place(h.Fault.Id, h.Cylinder, h.Side, s))],
         [.. c.Readings.Select(r => new Read(r.Reading.What.Id, r.Reading.Value.Si, r.Sigma, r.Error))],
         [.. c.Cues.Select(Of)],
         [.. c.SlowCues.Select(Of)]);
 
-    private static Answer Of(CueFact f) => new(f.Cue, f.Answer, f.Cylinder, f.Side, f.DropsPerMinute, f.Stream ? true : null, f.When == Dripping.Unsaid ? null : f.When);
+    private static Answer Of(CueFact f) =>
+        new(f.Cue, f.Answer, f.Cylinder, f.Side, f.DropsPerMinute, f.Stream ? true : null, f.When == Dripping.Unsaid ? null : f.When);
 
     private static DrawnCase Drawn(Catalogue catalogue, Line line)
     {
@@ -110,16 +117,20 @@ internal static class FrozenCases
             setup,
             [.. line.Truth.Select(t => all.First(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side))],
             [.. line.Truth.Select(t => t.Severity)],
-            [.. line.Readings.Select(r => Observables.Find(r.What)! is var what ? (new Reading(what, new Amount(what.Kind, r.Si)), r.Sigma, r.Error) : default)],
+            [.. line.Readings.Select(r => Observables.Find(r.What)! is var what
+                ? (new Reading(what, new Amount(what.Kind, r.Si)), r.Sigma, r.Error)
+                : default)],
             [.. line.Cues.Select(Fact)],
             [.. line.SlowCues.Select(Fact)],
             []);
     }
 
-    private static CueFact Fact(Answer a) => new(a.Cue, a.Says, a.Cylinder, a.Side, a.Drops, Stream: a.Stream ?? false, When: a.When ?? Dripping.Unsaid);
+    private static CueFact Fact(Answer a) =>
+        new(a.Cue, a.Says, a.Cylinder, a.Side, a.Drops, Stream: a.Stream ?? false, When: a.When ?? Dripping.Unsaid);
 
     private static ReciprocatingPump Pump(Machine m) => ReciprocatingPump.Create(
-        m.Cylinders, new Length(m.Bore), new Length(m.Stroke), new RotationalSpeed(m.Speed), new GaugePressure(m.Rated), m.Control, m.Layout, m.Seal, Math.Abs(m.RodRatio), m.Arrangement,
+        m.Cylinders, new Length(m.Bore), new Length(m.Stroke), new RotationalSpeed(m.Speed), new GaugePressure(m.Rated), m.Control,
+        m.Layout, m.Seal, Math.Abs(m.RodRatio), m.Arrangement,
         pullDischarges: m.RodRatio < 0, clearance: m.Clearance, slip: m.Slip, oilPistonDiameter: m.Oil is { } oil ? new Length(oil) : null);
 
     private static Setup Setup(Run r) => Core.Pumps.Setup.Create(
@@ -128,9 +139,13 @@ internal static class FrozenCases
         r.Setting is { } set ? new GaugePressure(set) : null,
         r.Line,
         supplyPressure: new GaugePressure(r.Supply),
-        inlet: r.InletLength is { } inlet ? new InletSide(LineRun.Create(new Length(inlet), new Length(r.InletBore!.Value)), new Length(r.Level!.Value)) : null,
+        inlet: r.InletLength is { } inlet
+            ? new InletSide(LineRun.Create(new Length(inlet), new Length(r.InletBore!.Value)), new Length(r.Level!.Value))
+            : null,
         dampener: r.Gas is { } gas ? Dampener.Create(new Volume(gas), new GaugePressure(r.Charge!.Value)) : null,
         injector: r.Injector,
         oilPressure: r.Oil is { } pressure ? new GaugePressure(pressure) : null,
-        outlet: r.OutletLength is { } outlet ? LineRun.Create(new Length(outlet), new Length(r.OutletBore!.Value), LineMaterial.Steel) : null);
+        outlet: r.OutletLength is { } outlet
+            ? LineRun.Create(new Length(outlet), new Length(r.OutletBore!.Value), LineMaterial.Steel)
+            : null);
 }

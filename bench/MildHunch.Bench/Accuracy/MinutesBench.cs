@@ -41,7 +41,10 @@ internal static class MinutesBench
         var tried = new HashSet<string>();
         var minutes = 0.0;
         var could = new List<string>();
-        foreach (var check in catalogue.Checks.Where(c => c.PutBackMinutes == 0 && c.After is null && c.InsteadOf is null && Catalogue.Fits(c, drawn.Pump, drawn.Setup) && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c => c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
+        foreach (var check in catalogue.Checks.Where(c => c.PutBackMinutes == 0 && c.After is null && c.InsteadOf is null
+            && Catalogue.Fits(c, drawn.Pump, drawn.Setup)
+            && (c.Cue is null || Catalogue.Fits(catalogue.Cue(c.Cue)!, drawn.Pump, drawn.Setup))).OrderBy(c =>
+                c.AllMinutes).ThenBy(c => c.Id, StringComparer.Ordinal))
         {
             minutes += check.AllMinutes;
             var alone = With(CaseEvidence.None, drawn, check, could);
@@ -60,10 +63,13 @@ internal static class MinutesBench
         }
 
         // The chart has run out: what is left is tried by how often it happens for its minutes, a sound pump first of all.
-        return minutes + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, CaseEvidence.None)).Where(a => !tried.Contains(a.Action)), left);
+        return minutes
+            + Mend(InOrder(diagnoser.Diagnose(drawn.Pump, drawn.Setup, CaseEvidence.None)).Where(a => !tried.Contains(a.Action)), left);
     }
 
-    /// <summary>What leads once the check proposed next has been answered too, opening included; null where nothing is left to check.</summary>
+    /// <summary>
+    /// What leads once the check proposed next has been answered too, opening included; null where nothing is left to check.
+    /// </summary>
     public static (string Check, Verdict After)? AfterNext(Diagnoser diagnoser, DrawnCase drawn, CaseEvidence told, Verdict verdict)
     {
         if (verdict.NextChecks.FirstOrDefault()?.Check is not { } check)
@@ -77,7 +83,11 @@ internal static class MinutesBench
         []);
 
     private static Reading Taken((Reading Reading, double Sigma, double Error) r) =>
-        r.Reading with { Value = new Amount(r.Reading.What.Kind, DrawnCase.Held(r.Reading.What, r.Reading.Value.Si + r.Error)), Sigma = r.Sigma };
+        r.Reading with
+        {
+            Value = new Amount(r.Reading.What.Kind, DrawnCase.Held(r.Reading.What, r.Reading.Value.Si + r.Error)),
+            Sigma = r.Sigma
+        };
 
     // What a check shows on this pump; what nobody can tell is not asked for again.
     private static CaseEvidence With(CaseEvidence told, DrawnCase drawn, Check check, List<string> could)

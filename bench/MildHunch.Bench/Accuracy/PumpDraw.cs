@@ -10,10 +10,18 @@ internal static class PumpDraw
     {
         var kind = random.Next(10);
         var slip = Math.Clamp(0.035 + (0.01 * Normal(random)), 0.005, 0.08);
-        var control = kind is 8 or 9 ? ControlKind.None : Pick(random, ControlKind.Unloader, ControlKind.Unloader, ControlKind.Regulator, ControlKind.Relief);
+        var control = kind is 8 or 9
+            ? ControlKind.None
+            : Pick(random, ControlKind.Unloader, ControlKind.Unloader, ControlKind.Regulator, ControlKind.Relief);
         if (kind == 7)
             control = Pick(random, ControlKind.AutoStop, ControlKind.Unloader);
-        var bar = kind switch { 8 => Between(random, 20, 30), 9 => Between(random, 3000, 3900), 7 => Between(random, 50, 90), _ => Between(random, 30, 200) };
+        var bar = kind switch
+        {
+            8 => Between(random, 20, 30),
+            9 => Between(random, 3000, 3900),
+            7 => Between(random, 50, 90),
+            _ => Between(random, 30, 200),
+        };
         var layout = random.Next(3) == 0 ? HeadLayout.StackedBore : HeadLayout.SixCaps;
         var seal = random.Next(4) == 0 ? SealReturn.Weep : SealReturn.Inlet;
         var bore = kind switch { 9 => 22, 8 => 36, 7 => Between(random, 10, 14), _ => Between(random, 14, 45) };
@@ -21,8 +29,16 @@ internal static class PumpDraw
         var rpm = kind switch { 9 => Between(random, 20, 45), 8 => 420, 7 => 2800, _ => Between(random, 350, 1450) };
         var cylinders = kind switch { 7 or < 3 => 3, 3 => 5, 4 => Pick(random, 1, 2), 5 => Pick(random, 4, 7), 6 => 3, _ => 2 };
         ReciprocatingPump Make(double? slips) => ReciprocatingPump.Create(
-            cylinders, Q<Length>(bore, "mm"), Q<Length>(stroke, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(bar * 1.15, "bar"), control, layout, seal,
-            arrangement: kind switch { 6 => Arrangement.FlowThrough, 7 => Arrangement.Axial, 8 => Arrangement.TwinPiston, 9 => Arrangement.Intensifier, _ => Arrangement.CrankPlunger },
+            cylinders, Q<Length>(bore, "mm"), Q<Length>(stroke, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(bar * 1.15, "bar"),
+            control, layout, seal,
+            arrangement: kind switch
+            {
+                6 => Arrangement.FlowThrough,
+                7 => Arrangement.Axial,
+                8 => Arrangement.TwinPiston,
+                9 => Arrangement.Intensifier,
+                _ => Arrangement.CrankPlunger,
+            },
             pullDischarges: kind == 6, slip: kind == 9 ? null : slips, oilPistonDiameter: kind == 9 ? Q<Length>(105, "mm") : null);
         var believed = Make(null);
         var flow = 0.95 * believed.Cylinders * believed.SweptVolume.Si * believed.RatedSpeed.Si;
@@ -34,17 +50,31 @@ internal static class PumpDraw
             // One and two cylinders on rigid pipe swing by more than they make; nobody runs them so without a hose.
             believed.Chambers < 3 || random.Next(2) == 0 ? OutletLine.Hose : OutletLine.Rigid,
             supplyPressure: Q<GaugePressure>(kind == 9 ? 5 : Between(random, 0, 2), "bar"),
-            inlet: kind != 9 && random.Next(3) == 0 ? new InletSide(LineRun.Create(Q<Length>(Between(random, 1, 4), "m"), new Length(2 * pipe.Si)), Q<Length>(0.5, "m")) : null,
-            dampener: kind < 6 && random.Next(4) == 0 ? Dampener.Create(new Volume(Math.Max(5e-5, 8 * believed.SweptVolume.Si)), Q<GaugePressure>(0.65 * bar, "bar")) : null,
+            inlet: kind != 9 && random.Next(3) == 0
+                ? new InletSide(LineRun.Create(Q<Length>(Between(random, 1, 4), "m"), new Length(2 * pipe.Si)), Q<Length>(0.5, "m"))
+                : null,
+            dampener: kind < 6 && random.Next(4) == 0
+                ? Dampener.Create(new Volume(Math.Max(5e-5, 8 * believed.SweptVolume.Si)), Q<GaugePressure>(0.65 * bar, "bar"))
+                : null,
             injector: kind < 6 && random.Next(6) == 0 ? InjectorPlace.Inlet : null,
             relief: control is ControlKind.None or ControlKind.Relief ? null : Q<GaugePressure>(bar * 1.6, "bar"),
             oilPressure: kind == 9 ? Q<GaugePressure>(180, "bar") : null,
             outlet: kind == 9 ? LineRun.Create(Q<Length>(9, "m"), Q<Length>(20, "mm"), LineMaterial.Steel) : null);
-        var name = kind switch { 6 => "flow-through", 7 => "axial", 8 => "twin piston", 9 => "intensifier", 4 => "one or two cylinders", 3 or 5 => "four to seven cylinders", _ => "triplex" };
+        var name = kind switch
+        {
+            6 => "flow-through",
+            7 => "axial",
+            8 => "twin piston",
+            9 => "intensifier",
+            4 => "one or two cylinders",
+            3 or 5 => "four to seven cylinders",
+            _ => "triplex",
+        };
         return (name, believed, Make(slip), setup);
     }
 
-    public static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    public static double Normal(Random random) =>
+        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 
     public static double Between(Random random, double from, double to) => from + ((to - from) * random.NextDouble());
 

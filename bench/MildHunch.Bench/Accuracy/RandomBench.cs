@@ -9,7 +9,9 @@ using MildHunch.Core.Quantities;
 
 namespace MildHunch.Bench.Accuracy;
 
-/// <summary>Anything that is accepted is answered with numbers: pumps of every arrangement, readings over all that is allowed, any answers.</summary>
+/// <summary>
+/// Anything that is accepted is answered with numbers: pumps of every arrangement, readings over all that is allowed, any answers.
+/// </summary>
 internal static class RandomBench
 {
     private const int MostReadings = 7;
@@ -26,12 +28,15 @@ internal static class RandomBench
         var done = 0;
 
         // Some questions to each pump: solving a new one costs more than asking.
-        Parallel.For(0, (cases + QuestionsAPump - 1) / QuestionsAPump, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, group =>
+        Parallel.For(
+            0, (cases + QuestionsAPump - 1) / QuestionsAPump, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
+            group =>
         {
             var (kind, pump, _, setup) = PumpDraw.Next(new Random(unchecked((seed * 7_919) + group)));
             for (var i = group * QuestionsAPump; i < Math.Min(cases, (group + 1) * QuestionsAPump); i++)
             {
-                if (Trouble(diagnoser, pump, setup, Anything(catalogue, pump, setup, new Random(unchecked((seed * 1_000_003) + i)))) is { } trouble)
+                if (Trouble(
+                    diagnoser, pump, setup, Anything(catalogue, pump, setup, new Random(unchecked((seed * 1_000_003) + i)))) is { } trouble)
                 {
                     Console.WriteLine($"case {i}, {kind}: {trouble}");
                     Interlocked.Increment(ref bad);
@@ -41,7 +46,8 @@ internal static class RandomBench
                     Console.WriteLine($"{done} done, {bad} went wrong, {watch.Elapsed.TotalMinutes:0.0} minutes");
             }
         });
-        Console.WriteLine($"{cases} random diagnoses, seed {seed}: {bad} went wrong; {watch.Elapsed.TotalMinutes:0.0} minutes on {Environment.ProcessorCount} cores");
+        Console.WriteLine($"{cases} random diagnoses, seed {seed}: {bad} went wrong; {watch.Elapsed.TotalMinutes:0.0} minutes on "
+            + $"{Environment.ProcessorCount} cores");
     }
 
     private static string? Trouble(Diagnoser diagnoser, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
@@ -59,8 +65,12 @@ internal static class RandomBench
     private static CaseEvidence Anything(Catalogue catalogue, ReciprocatingPump pump, Setup setup, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, []);
-        var cues = catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0).Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
-        return new CaseEvidence([.. Enumerable.Range(0, random.Next(MostReadings)).Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All.Where(o => Readable.On(o.Id, pump, setup))]), random))], cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
+        var cues = catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup) && random.Next(AnswersOneIn) == 0)
+            .Select(c => Dripping(PumpDraw.Pick(random, [.. model.Possible(c)]), catalogue, random)).ToArray();
+        return new CaseEvidence(
+            [.. Enumerable.Range(0, random.Next(MostReadings))
+                .Select(_ => Reading(PumpDraw.Pick(random, [.. Observables.All.Where(o => Readable.On(o.Id, pump, setup))]), random))],
+            cues, [PumpDraw.Pick(random, [.. catalogue.Contexts]).Id]);
     }
 
     // Half of what drips is counted or runs, half of it is told to drip also standing or not.
@@ -78,7 +88,8 @@ internal static class RandomBench
         };
     }
 
-    // Over the whole range of what is accepted, half of the flows of ordinary size; told uncertainties from absurdly sharp to absurdly blunt.
+    // Over the whole range of what is accepted, half of the flows of ordinary size; told uncertainties from absurdly sharp to absurdly
+    // blunt.
     private static Reading Reading(Observable what, Random random)
     {
         var share = random.NextDouble();
@@ -94,9 +105,11 @@ internal static class RandomBench
     }
 
     private static bool Sound(Verdict v) =>
-        v.Suspects.All(s => double.IsFinite(s.Probability) && double.IsFinite(s.Severity.Middle) && double.IsFinite(s.TogetherDecibans) && s.Evidence.All(e => double.IsFinite(e.Decibans)) && s.Locations.All(l => double.IsFinite(l.Probability)))
+        v.Suspects.All(s => double.IsFinite(s.Probability) && double.IsFinite(s.Severity.Middle) && double.IsFinite(s.TogetherDecibans)
+            && s.Evidence.All(e => double.IsFinite(e.Decibans)) && s.Locations.All(l => double.IsFinite(l.Probability)))
         && v.Actions.All(a => a.Probability is >= 0 and <= 1 + 1e-6)
-        && v.NextChecks.All(c => double.IsFinite(c.BitsPerMinute) && double.IsFinite(c.MinutesToMend) && c.Answers.All(a => double.IsFinite(a.Probability)))
+        && v.NextChecks.All(c => double.IsFinite(c.BitsPerMinute) && double.IsFinite(c.MinutesToMend)
+            && c.Answers.All(a => double.IsFinite(a.Probability)))
         && v.Comparisons.All(c => double.IsFinite(c.Sigmas))
         && double.IsFinite(v.OpenNow.MinutesIfOpened) && double.IsFinite(v.TwoAtOnce);
 }

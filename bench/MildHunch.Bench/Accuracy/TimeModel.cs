@@ -20,7 +20,8 @@ internal sealed class TimeModel(ReciprocatingPump pump, Setup setup) : IPumpMode
 
     public IPumpModel ForPairs => steady;
 
-    public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
+    public OperatingPoint Solve(
+        in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
     {
         var softness = OutletCompliance.Typical(setup);
         var inTime = InTime(c);

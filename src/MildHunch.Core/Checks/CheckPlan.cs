@@ -36,8 +36,12 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
             return null;
         var check = checks.First(c => c.Check == stop.BestCheck);
         // Bands of a reading stay in the order of the scale; of many answers the likeliest are followed.
-        CheckAnswer[] told = check.Check.Reading is not null ? [.. check.Answers] : [.. check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches)];
-        return new PlanStep(check.Check, check.Question, check.Check.AllMinutes, [.. told.Select(a => Branch(a, posterior, [.. before, new Supposed(check.Check, a)]))]);
+        CheckAnswer[] told = check.Check.Reading is not null
+            ? [.. check.Answers]
+            : [.. check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches)];
+        return new PlanStep(
+            check.Check, check.Question, check.Check.AllMinutes,
+            [.. told.Select(a => Branch(a, posterior, [.. before, new Supposed(check.Check, a)]))]);
     }
 
     private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Supposed> before)
@@ -45,6 +49,7 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
         var (best, share) = standing.Leader(answer.After);
         var leader = bench.Hypotheses[best];
         var next = answer.Probability >= WorthFollowing ? Step(posterior.With(answer.After, bench.Contenders), before) : null;
-        return new PlanBranch(answer.Text, answer.Probability, leader.Fault.Name, share, next, next is null ? leader.Fault.ActionName : null);
+        return new PlanBranch(
+            answer.Text, answer.Probability, leader.Fault.Name, share, next, next is null ? leader.Fault.ActionName : null);
     }
 }

@@ -23,7 +23,9 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
     public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, CaseEvidence.None);
 
-    /// <summary>Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.</summary>
+    /// <summary>
+    /// Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.
+    /// </summary>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
         var bench = Lay(pump, setup, ref evidence, limits);
@@ -48,7 +50,9 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             bench.StopNow);
     }
 
-    /// <summary>The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.</summary>
+    /// <summary>
+    /// The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.
+    /// </summary>
     public PlanStep? Plan(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
         var bench = Lay(pump, setup, ref evidence, limits);
@@ -71,7 +75,8 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         bench.Contenders.Gather(posterior.Probability, actionOf, share);
         return
         [
-            .. share.Select((p, a) => (Share: p, First: bench.Hypotheses[Array.IndexOf(actionOf, a)])).Select(a => new ActionShare(a.First.Action, a.First.Fault.ActionName, a.Share, a.First.Fault.MendMinutes))
+            .. share.Select((p, a) => (Share: p, First: bench.Hypotheses[Array.IndexOf(actionOf, a)]))
+                .Select(a => new ActionShare(a.First.Action, a.First.Fault.ActionName, a.Share, a.First.Fault.MendMinutes))
                 .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
         ];
     }
@@ -79,9 +84,11 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     // Two faults at all their places, told by the likeliest places; those worth a word, the best few.
     private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior) =>
     [
-        .. bench.Contenders.Pairs.Select((p, i) => (First: bench.Hypotheses[p.First], Second: bench.Hypotheses[p.Second], P: posterior.Probability[bench.Hypotheses.Count + i]))
+        .. bench.Contenders.Pairs.Select((p, i) => (
+            First: bench.Hypotheses[p.First], Second: bench.Hypotheses[p.Second], P: posterior.Probability[bench.Hypotheses.Count + i]))
             .GroupBy(p => (p.First.Fault, p.Second.Fault)).Select(g => (Best: g.MaxBy(p => p.P), P: g.Sum(p => p.P)))
-            .Where(p => p.P >= WorthTelling).OrderByDescending(p => p.P).Take(MostPairs).Select(p => new PairShare(p.Best.First, p.Best.Second, p.P)),
+            .Where(p => p.P >= WorthTelling).OrderByDescending(p => p.P).Take(MostPairs)
+            .Select(p => new PairShare(p.Best.First, p.Best.Second, p.P)),
     ];
 
     private static List<Comparison> Comparisons(Workbench bench, CaseEvidence evidence, PumpExpectation expectation, Setup setup)
@@ -97,7 +104,9 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             {
                 var kn = setup.Nozzle.Coefficient;
                 var band = 2 * setup.Nozzle.RelativeSigma;
-                (expected, low, high) = (setup.Nozzle.OrificeOf(kn, density), setup.Nozzle.OrificeOf(kn * (1 - band), density), setup.Nozzle.OrificeOf(kn * (1 + band), density));
+                (expected, low, high) = (
+                    setup.Nozzle.OrificeOf(kn, density), setup.Nozzle.OrificeOf(kn * (1 - band), density),
+                    setup.Nozzle.OrificeOf(kn * (1 + band), density));
             }
             else if (what == Observables.Speed)
             {
@@ -120,9 +129,12 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
 
     private static WaterLedger Ledger(Workbench bench, ReciprocatingPump pump, CaseEvidence evidence, PumpExpectation expectation)
     {
-        MeasuredFlow? Flow(Observable what) => evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
+        MeasuredFlow? Flow(Observable what) =>
+            evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
         var bypass = Flow(Observables.BypassFlow)
-            ?? (evidence.Cues.Any(c => c is { Cue: "bypass-with-outlet-open", Answer: "none" }) ? new MeasuredFlow(0, 0.01 * expectation.Point.DisplacedFlow) : null);
+            ?? (evidence.Cues.Any(c => c is { Cue: "bypass-with-outlet-open", Answer: "none" })
+                ? new MeasuredFlow(0, 0.01 * expectation.Point.DisplacedFlow)
+                : null);
         MeasuredFlow? outside = null;
         var looked = evidence.Cues.Where(c => c.Cue == "leak-at").ToArray();
         if (looked.Length > 0 && looked.All(c => c.Answer == "none" || c.DropsPerMinute is not null))

@@ -15,7 +15,11 @@ internal sealed class Foretelling(Workbench bench, Posterior posterior, bool pla
         var (chance, after) = Of(posterior, item);
         if (!bench.Sees(item))
             return (chance, after);
-        return (chance, !planned && bench.Takes(item) is { } demoted ? Of(demoted, item).After : posterior.After(bench.Contenders.Followers(item)).After);
+        return (
+            chance,
+            !planned && bench.Takes(item) is { } demoted
+                ? Of(demoted, item).After
+                : posterior.After(bench.Contenders.Followers(item)).After);
     }
 
     private (double Chance, double[] After) Of(Posterior before, EvidenceItem item)

@@ -9,7 +9,9 @@ namespace MildHunch.Core.Checks;
 /// <param name="MostMinutes">Longest check there is time for, putting back included; 1 and more.</param>
 /// <param name="Apprentice">Only what an apprentice may do alone.</param>
 /// <param name="Avoid">Hazards that nobody will answer for here today.</param>
-public sealed record Limits(IReadOnlyList<string> Without, bool KeepRunning = false, double? MostMinutes = null, bool Apprentice = false, IReadOnlyList<string>? Avoid = null)
+public sealed record Limits(
+    IReadOnlyList<string> Without, bool KeepRunning = false, double? MostMinutes = null, bool Apprentice = false,
+    IReadOnlyList<string>? Avoid = null)
 {
     public static readonly Limits None = new([]);
 

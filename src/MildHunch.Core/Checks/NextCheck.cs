@@ -4,15 +4,18 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Checks;
 
 /// <summary>An answer a check may give, how likely it is, and what it would do.</summary>
-public sealed record CheckAnswer(string Answer, string Text, int? Cylinder, Side? Side, double Probability, string Then, double? From = null, double? To = null)
+public sealed record CheckAnswer(
+    string Answer, string Text, int? Cylinder, Side? Side, double Probability, string Then, double? From = null, double? To = null)
 {
     /// <summary>Probability of every contender once this answer is given.</summary>
     internal double[] After { get; init; } = [];
 }
 
 /// <summary>Something worth doing next.</summary>
-/// <param name="MinutesToMend">Expected minutes to the pump mended and proved when this is done next and then the likeliest is mended.</param>
-public sealed record NextCheck(Check Check, string Question, double Bits, double BitsPerMinute, double MinutesToMend, IReadOnlyList<CheckAnswer> Answers);
+/// <param name="MinutesToMend">Expected minutes to the pump mended and proved when this is done next and then the likeliest is
+/// mended.</param>
+public sealed record NextCheck(
+    Check Check, string Question, double Bits, double BitsPerMinute, double MinutesToMend, IReadOnlyList<CheckAnswer> Answers);
 
 /// <summary>Whether to go on testing or to open: expected minutes either way, and the check that makes the first one shortest.</summary>
 public sealed record OpenNow(bool Recommended, double MinutesIfTested, double MinutesIfOpened, Check? BestCheck);
@@ -23,5 +26,7 @@ public sealed record PlanStep(Check Check, string Question, double Minutes, IRea
 /// <summary>An answer of a planned check. Without a next step it ends in what is opened or mended.</summary>
 public sealed record PlanBranch(string Text, double Probability, string Leader, double LeaderProbability, PlanStep? Next, string? Ends);
 
-/// <summary>The second suspect and what would have to be true for it to lead: the answer of a check; none where no quick one does.</summary>
+/// <summary>
+/// The second suspect and what would have to be true for it to lead: the answer of a check; none where no quick one does.
+/// </summary>
 public sealed record Rival(Fault Fault, Check? Check, string? Answer, double Probability);

@@ -26,11 +26,15 @@ internal sealed class NextChecks
     private readonly RepairCost repair;
     private PredictiveNodes? nodes;
 
-    /// <summary>Checks after all that was told, and after those <paramref name="supposed"/> whose answers the posterior already holds.</summary>
+    /// <summary>
+    /// Checks after all that was told, and after those <paramref name="supposed"/> whose answers the posterior already holds.
+    /// </summary>
     public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Supposed>? supposed = null)
     {
         (this.bench, this.posterior, this.limits, this.supposed) = (bench, posterior, limits, supposed ?? []);
-        stopped = bench.StopNow.Count > 0 || StopSigns.In(bench.Catalogue, [.. bench.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
+        stopped = bench.StopNow.Count > 0
+            || StopSigns.In(
+                bench.Catalogue, [.. bench.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
         foretelling = new Foretelling(bench, posterior, this.supposed.Count > 0);
         standing = new Standing(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
@@ -42,7 +46,8 @@ internal sealed class NextChecks
     /// <summary>Checks worth doing, the most telling a minute first.</summary>
     public IReadOnlyList<NextCheck> Rank() =>
     [
-        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute).ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
+        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute)
+            .ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
     ];
 
     /// <summary>
@@ -61,14 +66,17 @@ internal sealed class NextChecks
         if (suspects.Count < 2)
             return null;
         var second = suspects[1].Fault;
-        var turns = checks.SelectMany(c => c.Answers.Select(a => (c.Check, Answer: a))).Where(p => bench.Hypotheses[standing.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
+        var turns = checks.SelectMany(c => c.Answers.Select(a => (c.Check, Answer: a)))
+            .Where(p => bench.Hypotheses[standing.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
         if (turns.Length == 0)
             return new Rival(second, null, null, 0);
         var best = turns.MaxBy(t => t.Answer.Probability);
         return new Rival(second, best.Check, best.Answer.Text, best.Answer.Probability);
     }
 
-    private IEnumerable<Check> Possible() => bench.Catalogue.Checks.Select(c => c.On(bench.Pump)).Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && supposed.All(s => s.Check.Id != c.Id) && Called(c));
+    private IEnumerable<Check> Possible() =>
+        bench.Catalogue.Checks.Select(c => c.On(bench.Pump))
+            .Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && supposed.All(s => s.Check.Id != c.Id) && Called(c));
 
     private bool Fits(Check check) =>
         Catalogue.Fits(check, bench.Pump, bench.Fittings)
@@ -95,7 +103,8 @@ internal sealed class NextChecks
     }
 
     private bool Answered(Check check) => bench.CouldNot.Any(c => c == check.Cue || c == check.Reading) || bench.Items.Any(i =>
-        (i.Cue is not null && i.Cue.Cue == check.Cue) || (i.Reading is { } r && (r.What.Id == check.Reading || check.Also.Contains(r.What.Id))));
+        (i.Cue is not null && i.Cue.Cue == check.Cue)
+            || (i.Reading is { } r && (r.What.Id == check.Reading || check.Also.Contains(r.What.Id))));
 
     // What only makes sense after some answer, or where another check cannot be done.
     private bool Called(Check check) =>
@@ -110,7 +119,9 @@ internal sealed class NextChecks
         var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.After));
         var question = check.Cue is { } id ? bench.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
         var toMend = check.AllMinutes + answers.Sum(a => a.Answer.Probability * a.Minutes);
-        return new NextCheck(check, question, bits, bits / check.AllMinutes, toMend, [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
+        return new NextCheck(
+            check, question, bits, bits / check.AllMinutes, toMend,
+            [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
     }
 
     private List<(CheckAnswer Answer, double After, double Minutes)> CueAnswers(Cue cue)
@@ -122,9 +133,13 @@ internal sealed class NextChecks
         {
             var (chance, after) = foretelling.After(bench.Item(fact));
             var answer = cue.Answer(fact.Answer)!;
-            var text = answer.At == AnswerPlace.None ? answer.Text : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
+            var text = answer.At == AnswerPlace.None
+                ? answer.Text
+                : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
             sum += chance;
-            answers.Add((new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }, standing.Entropy(after), repair.Expected(after)));
+            answers.Add((
+                new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }, standing.Entropy(after),
+                repair.Expected(after)));
         }
 
         for (var i = 0; i < answers.Count; i++)
@@ -152,7 +167,9 @@ internal sealed class NextChecks
                 after[h] /= chance;
             double? from = b == 0 ? null : Shown(what, bins.Edges[b - 1]);
             double? to = b == PredictiveBins.Count - 1 ? null : Shown(what, bins.Edges[b]);
-            answers.Add((new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to) { After = after }, standing.Entropy(after), repair.Expected(after)));
+            answers.Add((
+                new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to) { After = after },
+                standing.Entropy(after), repair.Expected(after)));
         }
 
         return answers;
@@ -179,7 +196,9 @@ internal sealed class NextChecks
     {
         var (best, share) = standing.Leader(after);
         var h = bench.Hypotheses[best];
-        var where = h.Cylinder is { } k && after[best] > 0.6 * share ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}" : "";
+        var where = h.Cylinder is { } k && after[best] > 0.6 * share
+            ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}"
+            : "";
         return $"{h.Fault.Name}{where} → {HunchWords.Percent(share)}";
     }
 }

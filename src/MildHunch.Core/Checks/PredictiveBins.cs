@@ -23,7 +23,8 @@ internal sealed class PredictiveBins
         {
             var (mean, variance) = block.Source < bench.Table.Effects.Count
                 ? bench.Numbers.Predict(block.Belief, what.Index, block.Source, block.Soft, block.From)
-                : PairNumbers.Predict(block.Belief, what.Index, bench.PairWeights.Rows[block.Source - bench.Table.Effects.Count], block.From);
+                : PairNumbers.Predict(
+                    block.Belief, what.Index, bench.PairWeights.Rows[block.Source - bench.Table.Effects.Count], block.From);
             for (var l = 0; l < Lanes.Count; l++)
                 instrument[l] = bench.Instruments.SigmaAt(what, mean.GetElement(l));
             var own = Vector256.Create<double>(instrument);
@@ -39,7 +40,9 @@ internal sealed class PredictiveBins
             var below = Lanes.Zero;
             for (var b = 0; b < Count; b++)
             {
-                var upTo = b == Count - 1 ? Lanes.One : NormalDistribution.Cumulative((Vector256.Create(Edges[b]) - node.Mean) / node.Sigma);
+                var upTo = b == Count - 1
+                    ? Lanes.One
+                    : NormalDistribution.Cumulative((Vector256.Create(Edges[b]) - node.Mean) / node.Sigma);
                 BySource[node.Source][b] += Vector256.Sum(node.Weight * (upTo - below));
                 below = upTo;
             }
@@ -60,7 +63,8 @@ internal sealed class PredictiveBins
     {
         var (low, high, sum) = (Vector256.Create(double.PositiveInfinity), Vector256.Create(double.NegativeInfinity), Lanes.Zero);
         foreach (var node in nodes)
-            (low, high, sum) = (Vector256.Min(low, node.Mean - (4 * node.Sigma)), Vector256.Max(high, node.Mean + (4 * node.Sigma)), sum + node.Weight);
+            (low, high, sum) = (
+                Vector256.Min(low, node.Mean - (4 * node.Sigma)), Vector256.Max(high, node.Mean + (4 * node.Sigma)), sum + node.Weight);
         var edges = new double[Count - 1];
         for (var b = 0; b < edges.Length; b++)
         {

@@ -8,7 +8,10 @@ using Lanes = System.Runtime.Intrinsics.Vector256<double>;
 
 namespace MildHunch.Core.Checks;
 
-/// <summary>Four neighbouring severities, or cells of a pair, that still carry weight, with what the readings so far make of the shared uncertainties there.</summary>
+/// <summary>
+/// Four neighbouring severities, or cells of a pair, that still carry weight, with what the readings so far make of the shared
+/// uncertainties there.
+/// </summary>
 /// <param name="Source">Where the numbers are read, as <see cref="Workbench.SourceOf"/> counts.</param>
 /// <param name="From">First severity, or first cell.</param>
 internal sealed record PredictiveBlock(int Source, int Soft, int From, Lanes Weight, SharedUncertainty Belief);
@@ -92,14 +95,17 @@ internal sealed class PredictiveNodes
             var sum = 0.0;
             for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
             {
-                var four = Vectors.Weights(NumericLikelihood.Four(log[rows], cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
+                var four = Vectors.Weights(
+                    NumericLikelihood.Four(log[rows], cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
                 four.CopyTo(weight.Slice(cell, Lanes.Count));
                 sum += Vector256.Sum(four);
             }
 
             for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
                 if (NumericLikelihood.Four(weight, cell) is var four && Vector256.Sum(four) > 2 * Negligible * sum)
-                    All.Add(new PredictiveBlock(bench.Table.Effects.Count + rows, 0, cell, four * (totals[rows] / sum), PairNumbers.Believe(pairs.Groups, pairs.Rows[rows], cell)));
+                    All.Add(new PredictiveBlock(
+                        bench.Table.Effects.Count + rows, 0, cell, four * (totals[rows] / sum),
+                        PairNumbers.Believe(pairs.Groups, pairs.Rows[rows], cell)));
         }
     }
 }

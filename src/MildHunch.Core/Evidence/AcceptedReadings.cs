@@ -29,6 +29,8 @@ public static class AcceptedReadings
         };
         Guard.Within(field, reading.Value.Si, least, most, reading.Value.Text(), $"{reading.What.Name.ToLowerInvariant()} of {accepted}");
         if (reading.Sigma is { } sigma)
-            Guard.Within($"{field}.uncertainty", sigma, 1e-12, 1e9, sigma.ToString(CultureInfo.InvariantCulture), $"an uncertainty above 0 in a unit of {Quantity.Name(reading.What.Kind)}");
+            Guard.Within(
+                $"{field}.uncertainty", sigma, 1e-12, 1e9, sigma.ToString(CultureInfo.InvariantCulture),
+                $"an uncertainty above 0 in a unit of {Quantity.Name(reading.What.Kind)}");
     }
 }

@@ -10,5 +10,6 @@ public static class AnswersAsNamed
         catalogue.Cue(fact.Cue)?.Answer(fact.Answer) is { } answer && answer.Id != fact.Answer ? fact with { Answer = answer.Id } : fact;
 
     /// <summary>False for an answer that counts as nothing any more.</summary>
-    public static bool Counts(this Catalogue catalogue, CueFact fact) => catalogue.Cue(fact.Cue)?.Answer(fact.Answer) is not { Retired: true };
+    public static bool Counts(this Catalogue catalogue, CueFact fact) =>
+        catalogue.Cue(fact.Cue)?.Answer(fact.Answer) is not { Retired: true };
 }

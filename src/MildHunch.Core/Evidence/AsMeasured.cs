@@ -16,6 +16,8 @@ public static class AsMeasured
         var instruments = new Instruments(pump, setup, evidence);
         if (evidence.Combined(Observables.NozzleOrifice, instruments.ReadSigma) is { } orifice)
             setup = setup.With(setup.Nozzle.Measured(new Length(orifice.Value), setup.Liquid.Density(setup.Temperature)));
-        return PumpExpectation.Of(pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null, condition);
+        return PumpExpectation.Of(
+            pump, setup, evidence.Combined(Observables.Speed, instruments.ReadSigma) is { } speed ? new RotationalSpeed(speed.Value) : null,
+            condition);
     }
 }

@@ -20,7 +20,8 @@ public enum Mend
 /// <param name="To">Upper end, where a range was told: "28 to 46".</param>
 /// <param name="Source">What it is called by whoever told it.</param>
 /// <param name="Field">The field to name in a refusal, where that is not the source.</param>
-public sealed record TakenReading(string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source, string? Field = null)
+public sealed record TakenReading(
+    string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source, string? Field = null)
 {
     /// <summary>Middle of a range, SI; the value itself where none was told.</summary>
     public double Middle => To is { } to ? (Value.Si + to.Si) / 2 : Value.Si;
@@ -47,7 +48,8 @@ public static class AsTaken
     private static readonly double FlatSpread = Math.Sqrt(12);
 
     /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
-    public static CaseEvidence Evidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
+    public static CaseEvidence Evidence(
+        ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
         foreach (var one in taken)
         {
@@ -77,11 +79,18 @@ public static class AsTaken
     private static IEnumerable<EvidenceNote> Notes(Setup setup, TakenReading[] taken, double? rest, double dial)
     {
         if (rest is { } off && Math.Abs(off) > Clear * dial && taken.Last(t => t.What == AtRest) is var gauge)
-            yield return new EvidenceNote(gauge.Source, $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before anything else; its readings are counted less that.");
+            yield return new EvidenceNote(
+                gauge.Source,
+                $"The gauge shows {gauge.Value.Text(gauge.Unit)} with nothing in it: it lies everywhere else too. Change it before "
+                    + "anything else; its readings are counted less that.");
         if (taken.LastOrDefault(t => Retired(t.What)) is { } strokes)
-            yield return new EvidenceNote(strokes.Source, "Strokes a minute of an end say nothing: the ends alternate, so both are always equal. Time one stroke of each end in seconds.");
+            yield return new EvidenceNote(
+                strokes.Source,
+                "Strokes a minute of an end say nothing: the ends alternate, so both are always equal. Time one stroke of each end in "
+                    + "seconds.");
         if (setup.Voltage is null && taken.LastOrDefault(t => t.What == Amps) is { } amps)
-            yield return new EvidenceNote(amps.Source, $"{amps.Value.Text(amps.Unit)} say nothing yet: tell the voltage of the motor with the pump.");
+            yield return new EvidenceNote(
+                amps.Source, $"{amps.Value.Text(amps.Unit)} say nothing yet: tell the voltage of the motor with the pump.");
     }
 
     // What no pump of the trade can show (common practice, no source).
@@ -126,15 +135,21 @@ public static class AsTaken
     // Read and correction each have the error of the dial; the swing's part is in the reading's own.
     private static CaseEvidence Widened(CaseEvidence evidence, Instruments instruments, double dial) => evidence with
     {
-        Readings = [.. evidence.Readings.Select(r => r.What == Observables.Pressure && r.Sigma is null ? r with { Sigma = Math.Sqrt(Math.Pow(instruments.SigmaOf(r), 2) + (dial * dial)) } : r)],
+        Readings = [.. evidence.Readings.Select(r => r.What == Observables.Pressure && r.Sigma is null
+            ? r with { Sigma = Math.Sqrt(Math.Pow(instruments.SigmaOf(r), 2) + (dial * dial)) }
+            : r)],
     };
 
     private static double Corrected(TakenReading one, double value, double off) => value - off >= -AirPa
         ? value - off
-        : throw new ImpossibleInputException(one.Field ?? one.Source, $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest", "no less than what the gauge shows at rest");
+        : throw new ImpossibleInputException(
+            one.Field ?? one.Source,
+            $"{one.Value.Text(one.Unit)} on a gauge that shows {new Amount(one.Value.Kind, off).Text(one.Unit)} at rest",
+            "no less than what the gauge shows at rest");
 
     // What a number says of a question, where nobody answered that question in words.
-    private static IEnumerable<CueFact> Said(ReciprocatingPump pump, Setup setup, TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
+    private static IEnumerable<CueFact> Said(
+        ReciprocatingPump pump, Setup setup, TakenReading[] taken, IReadOnlyList<CueFact> cues, double? rest, double dial)
     {
         bool Open(string cue) => cues.All(c => c.Cue != cue);
         TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
@@ -145,13 +160,17 @@ public static class AsTaken
         if (Last(Fall) is { } fall && Open("closed-outlet"))
         {
             var stood = taken.LastOrDefault(t => t.What == Observables.Pressure.Id)?.Middle ?? 0;
-            yield return new CueFact("closed-outlet", fall.Middle > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
+            yield return new CueFact(
+                "closed-outlet", fall.Middle > Math.Max(Clear * dial, BleedsShare * stood) ? "bleeds-down" : "holds", Source: fall.Source);
         }
 
         if (Last(SupplyTemperature) is { } warm && Open("supply-temperature-felt"))
-            yield return new CueFact("supply-temperature-felt", warm.Middle - setup.Temperature.Si > WarmerK ? "warmer" : "as-told", Source: warm.Source);
+            yield return new CueFact(
+                "supply-temperature-felt", warm.Middle - setup.Temperature.Si > WarmerK ? "warmer" : "as-told", Source: warm.Source);
         if (Last(Amps) is { } amps && Open("motor-load") && Load(pump, setup, taken, rest ?? 0) is { } load)
-            yield return new CueFact("motor-load", amps.Middle > load * (1 + LoadShare) ? "more" : amps.Middle < load * (1 - LoadShare) ? "less" : "fits", Source: amps.Source);
+            yield return new CueFact(
+                "motor-load", amps.Middle > load * (1 + LoadShare) ? "more" : amps.Middle < load * (1 - LoadShare) ? "less" : "fits",
+                Source: amps.Source);
         if (Last(StrokeLeft) is { } left && Last(StrokeRight) is { } right && Open("stroke-timing"))
         {
             // The end that needs less time is the fast one.
@@ -169,7 +188,8 @@ public static class AsTaken
         if (setup.Voltage is not { } volts || taken.LastOrDefault(t => t.What == Observables.Pressure.Id) is not { } gauge)
             return null;
         var pressure = gauge.Middle - rest;
-        var flow = taken.LastOrDefault(t => t.What == Observables.NozzleFlow.Id)?.Middle ?? PumpExpectation.Of(pump, setup).Point.SupplyFlow;
+        var flow = taken.LastOrDefault(t => t.What == Observables.NozzleFlow.Id)?.Middle
+            ?? PumpExpectation.Of(pump, setup).Point.SupplyFlow;
         return pressure > 0 ? PowerRules.ThreePhaseCurrent(PowerRules.Shaft(PowerRules.Hydraulic(pressure, flow)), volts.Si) : null;
     }
 }

@@ -32,7 +32,9 @@ public enum Dripping
 /// <param name="Stream">It runs rather than drips: more than anyone counts.</param>
 /// <param name="When">Whether it drips also while the pump stands.</param>
 /// <param name="At">Seen before or after a mend.</param>
-public sealed record CueFact(string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null, string? Source = null, bool Stream = false, Dripping When = Dripping.Unsaid, Mend At = Mend.None);
+public sealed record CueFact(
+    string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null, string? Source = null,
+    bool Stream = false, Dripping When = Dripping.Unsaid, Mend At = Mend.None);
 
 /// <summary>Hours that parts have run since they were new; of one cylinder, or of all where none is named.</summary>
 public sealed record PartHours(string Part, double Hours, int? Cylinder = null);

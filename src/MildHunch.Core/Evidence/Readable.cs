@@ -10,7 +10,10 @@ public sealed record Readable(string Instead) : IOnlyWhere
 {
     private static readonly Readable Anywhere = new("this can be read on every pump");
     private static readonly Readable Ends = new("strokes of an end are an intensifier's") { Arrangements = ["intensifier"] };
-    private static readonly Readable Orifice = new("a process such as membranes has no orifice; measure its flow and pressure") { Fitted = ["nozzle"] };
+    private static readonly Readable Orifice = new("a process such as membranes has no orifice; measure its flow and pressure")
+    {
+        Fitted = ["nozzle"],
+    };
     private static readonly Readable Bypass = new("without control and relief valve there is no bypass") { Fitted = ["bypass"] };
     private static readonly Readable Motor = new("only a motor takes a current; this pump has an engine") { Fitted = ["motor"] };
 

@@ -15,21 +15,29 @@ public static class Sentences
     {
         var cue = catalogue.Cue(fact.Cue)!;
         var said = cue.Answer(fact.Answer)!.Tag is { } tag
-            ? $"{tag.Replace("{k}", fact.Cylinder?.ToString(CultureInfo.InvariantCulture) ?? "", StringComparison.Ordinal).Trim()}{(fact.DropsPerMinute is 0 ? " dry" : Drops(fact))}"
+            ? Placed(tag, fact) + (fact.DropsPerMinute is 0 ? " dry" : Drops(fact))
             : Answer(catalogue, fact);
         return $"{cue.Short} {said}".Trim();
     }
 
+    private static string Placed(string tag, CueFact fact) =>
+        tag.Replace("{k}", fact.Cylinder?.ToString(CultureInfo.InvariantCulture) ?? "", StringComparison.Ordinal).Trim();
+
     private static string Drops(CueFact fact)
     {
-        var rate = fact.Stream ? ", a stream" : fact.DropsPerMinute is { } d and > 0 ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min" : "";
+        var rate = fact.Stream
+            ? ", a stream"
+            : fact.DropsPerMinute is { } d and > 0
+            ? $", {d.ToString("0.#", CultureInfo.InvariantCulture)}/min"
+            : "";
         return rate + fact.When switch { Dripping.Standing => ", also standing", Dripping.Running => ", only running", _ => "" };
     }
 
     private static string Answer(Catalogue catalogue, CueFact fact)
     {
         var answer = catalogue.Cue(fact.Cue)!.Answer(fact.Answer)!;
-        return $"{Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{(fact.DropsPerMinute is 0 ? "dry" : answer.Text)}{Drops(fact)}";
+        return Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)
+            + (fact.DropsPerMinute is 0 ? "dry" : answer.Text) + Drops(fact);
     }
 
     /// <summary>A place in words, with a space behind; empty where there is none.</summary>

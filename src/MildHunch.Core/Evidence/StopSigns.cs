@@ -12,11 +12,13 @@ public static class StopSigns
     /// <summary>Every sign of which all that it needs was seen.</summary>
     public static IReadOnlyList<StopNow> In(Catalogue catalogue, IReadOnlyList<CueFact> cues) =>
     [
-        .. catalogue.StopSigns.Select(sign => (Sign: sign, Seen: sign.When.Select(any => cues.Where(c => any.Any(one => Is(catalogue, c, one))).ToArray()).ToArray()))
+        .. catalogue.StopSigns.Select(sign => (
+            Sign: sign, Seen: sign.When.Select(any => cues.Where(c => any.Any(one => Is(catalogue, c, one))).ToArray()).ToArray()))
             .Where(s => s.Seen.All(facts => facts.Length > 0))
             .Select(s => new StopNow(s.Sign, [.. s.Seen.SelectMany(f => f).Select(f => f.Source ?? f.Cue).Distinct()])),
     ];
 
     private static bool Is(Catalogue catalogue, CueFact fact, Seen seen) =>
-        fact.Cue == seen.Cue && catalogue.Cue(fact.Cue)?.Answer(fact.Answer)?.Id == seen.Answer && fact.DropsPerMinute is not 0 && (fact.Stream || !seen.Stream);
+        fact.Cue == seen.Cue && catalogue.Cue(fact.Cue)?.Answer(fact.Answer)?.Id == seen.Answer && fact.DropsPerMinute is not 0
+            && (fact.Stream || !seen.Stream);
 }

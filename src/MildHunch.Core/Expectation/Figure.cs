@@ -17,6 +17,9 @@ public sealed record Figure(string Id, string Name, Amount Value, Amount Low, Am
     /// <summary>Unit it is best told in; the preferred one of its kind when null.</summary>
     public string? Unit { get; init; }
 
-    /// <summary>False where there is nothing to divide by, such as the efficiency of a pump that stands: such a figure is not told.</summary>
-    internal bool IsFinite => double.IsFinite(Value.Si) && double.IsFinite(Low.Si) && double.IsFinite(High.Si) && Band.All(b => double.IsFinite(b.HalfWidth.Si));
+    /// <summary>
+    /// False where there is nothing to divide by, such as the efficiency of a pump that stands: such a figure is not told.
+    /// </summary>
+    internal bool IsFinite =>
+        double.IsFinite(Value.Si) && double.IsFinite(Low.Si) && double.IsFinite(High.Si) && Band.All(b => double.IsFinite(b.HalfWidth.Si));
 }

@@ -10,7 +10,8 @@ namespace MildHunch.Core.Expectation;
 /// <param name="Kind">What is measured.</param>
 /// <param name="Read">What a pump at this operating point shows, the gauge being out by a factor.</param>
 /// <param name="Place">Where on the drawing it is told.</param>
-public sealed record Observable(int Index, string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read);
+public sealed record Observable(
+    int Index, string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read);
 
 /// <summary>Every reading that counts as evidence.</summary>
 public static class Observables
@@ -44,6 +45,7 @@ public static class Observables
 
     public static Observable? Find(string id) => ById.GetValueOrDefault(id);
 
-    private static IReadOnlyList<Observable> Number(params (string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read)[] rows) =>
+    private static IReadOnlyList<Observable> Number(params (
+        string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read)[] rows) =>
         [.. rows.Select((r, i) => new Observable(i, r.Id, r.Name, r.Kind, r.Place, r.Read))];
 }

@@ -50,20 +50,36 @@ public readonly record struct RunningCost(double WastedW, double LostWater, doub
     }
 
     /// <summary>The same as figures that open.</summary>
-    public IReadOnlyList<Figure> Figures(in OperatingPoint sound, in OperatingPoint faulty, double driverEfficiency, Prices prices, string currency)
+    public IReadOnlyList<Figure> Figures(
+        in OperatingPoint sound, in OperatingPoint faulty, double driverEfficiency, Prices prices, string currency)
     {
         const string source = "Against the healthy pump doing the same work at the nozzle; prices are the shop's own";
         var (should, does) = (PowerSplit.Of(sound), PowerSplit.Of(faulty));
         WorkingInput Kilowatt(string symbol, string name, double watts) => new(symbol, name, new Amount(QuantityKind.Power, watts).Text());
-        WorkingInput[] powers = [Kilowatt("P", "shaft power now", does.Shaft), Kilowatt("P₀", "shaft power when healthy", should.Shaft), Kilowatt("U", "in the jet now", does.Nozzle), Kilowatt("U₀", "in the jet when sound", should.Nozzle)];
+        WorkingInput[] powers = [
+            Kilowatt("P", "shaft power now", does.Shaft), Kilowatt("P₀", "shaft power when healthy", should.Shaft),
+            Kilowatt("U", "in the jet now", does.Nozzle), Kilowatt("U₀", "in the jet when sound", should.Nozzle)];
         return
         [
-            Plain("wasted-power", "Power wasted", QuantityKind.Power, WastedW, new Working("Power wasted", "(P − P₀ · U/U₀) / η driver", [.. powers, new("η", "efficiency of the driver", Quantity.Digits(driverEfficiency))], source)),
-            Plain("lost-water", "Water lost", QuantityKind.VolumeFlow, LostWater, new Working("Water lost", "outside now − outside when healthy", [new("", "outside now", new Amount(QuantityKind.VolumeFlow, faulty.OutsideFlow).Text())], source)) with { Unit = "L/h" },
-            Plain("longer", "The same work takes longer by", QuantityKind.Ratio, LongerBy, new Working("Longer", "U₀/U − 1", powers, source)),
+            Plain(
+                "wasted-power", "Power wasted", QuantityKind.Power, WastedW,
+                new Working(
+                    "Power wasted", "(P − P₀ · U/U₀) / η driver",
+                    [.. powers, new("η", "efficiency of the driver", Quantity.Digits(driverEfficiency))], source)),
+            Plain(
+                "lost-water", "Water lost", QuantityKind.VolumeFlow, LostWater,
+                new Working(
+                    "Water lost", "outside now − outside when healthy",
+                    [new("", "outside now", new Amount(QuantityKind.VolumeFlow, faulty.OutsideFlow).Text())],
+                    source)) with { Unit = "L/h" },
+            Plain(
+                "longer", "The same work takes longer by", QuantityKind.Ratio, LongerBy, new Working("Longer", "U₀/U − 1", powers, source)),
             Plain("money", $"Costs an hour, {currency}", QuantityKind.Count, MoneyPerHour, new Working(
                 "Money", "energy · its price + water · its price",
-                [Kilowatt("", "power wasted", WastedW), new("", "energy", $"{Quantity.Digits(prices.EnergyPerJoule * 3.6e6)} {currency} a kWh"), new("", "water", $"{Quantity.Digits(prices.WaterPerM3)} {currency} a m³")], source)),
+                [
+                    Kilowatt("", "power wasted", WastedW),
+                    new("", "energy", $"{Quantity.Digits(prices.EnergyPerJoule * 3.6e6)} {currency} a kWh"),
+                    new("", "water", $"{Quantity.Digits(prices.WaterPerM3)} {currency} a m³")], source)),
         ];
 
         static Figure Plain(string id, string name, QuantityKind kind, double value, Working working) =>

@@ -37,13 +37,15 @@ public sealed class PumpExpectation
     /// Computes every figure, of a sound pump or of one in a given condition. A measured speed replaces the believed one
     /// and narrows the bands.
     /// </summary>
-    public static PumpExpectation Of(ReciprocatingPump pump, Setup setup, RotationalSpeed? measuredSpeed = null, Condition? condition = null)
+    public static PumpExpectation Of(
+        ReciprocatingPump pump, Setup setup, RotationalSpeed? measuredSpeed = null, Condition? condition = null)
     {
         if (measuredSpeed is { } speed)
             setup = setup.At(speed);
         var solver = new OperatingPointSolver(pump, setup);
         var state = condition ?? new Condition();
-        var spread = new Spread(solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
+        var spread = new Spread(
+            solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
         var sheet = new FigureSheet(pump, setup, spread, state, solver.InletLoss);
         return new PumpExpectation(spread.Middle, [.. sheet.Figures().Where(f => f.IsFinite)], sheet.Power);
     }
@@ -62,8 +64,14 @@ public sealed class PumpExpectation
             Add($"valve slip {Quantity.Digits(solver.Pump.Slip * 100)} ± 1 %", Delivery.SlipSigma * BandSigmas);
             Add(believed ? "speed believed, ± 2 %" : "speed measured, ± 0.2 %", speedSigma * BandSigmas, true);
             var kn = setup.Nozzle.RelativeSigma * BandSigmas;
-            parts.Add(($"nozzle by {setup.Nozzle.Source}, ± {Quantity.Digits(setup.Nozzle.RelativeSigma * 100)} %", solver.Solve(sound, 1, 1 - kn, soft), solver.Solve(sound, 1, 1 + kn, soft)));
-            parts.Add((setup.Line == OutletLine.Unknown && setup.Outlet is null ? "outlet line not noted, soft to rigid" : "softness of the outlet line", solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
+            parts.Add((
+                $"nozzle by {setup.Nozzle.Source}, ± {Quantity.Digits(setup.Nozzle.RelativeSigma * 100)} %",
+                solver.Solve(sound, 1, 1 - kn, soft), solver.Solve(sound, 1, 1 + kn, soft)));
+            parts.Add((
+                setup.Line == OutletLine.Unknown && setup.Outlet is null
+                    ? "outlet line not noted, soft to rigid"
+                    : "softness of the outlet line",
+                solver.Solve(sound, 1, 1, nodes[0]), solver.Solve(sound, 1, 1, nodes[^1])));
 
             void Add(string cause, double share, bool speed = false)
             {
@@ -82,7 +90,8 @@ public sealed class PumpExpectation
         public OperatingPoint Middle { get; }
 
         /// <summary>A figure's band: each cause alone, and all of them in quadrature.</summary>
-        public (Amount Low, Amount High, IReadOnlyList<BandPart> Parts) Band(QuantityKind kind, Func<OperatingPoint, double> read, double extraShare = 0, string extraCause = "")
+        public (Amount Low, Amount High, IReadOnlyList<BandPart> Parts) Band(
+            QuantityKind kind, Func<OperatingPoint, double> read, double extraShare = 0, string extraCause = "")
         {
             var middle = read(Middle);
             var band = new List<BandPart>();

@@ -11,7 +11,9 @@ public static class TakenQuantities
     public const string StrokeLeft = "stroke-left";
     public const string StrokeRight = "stroke-right";
 
-    /// <summary>Strokes a minute of an end, as they were once told. The ends alternate, so the two are always equal: they count as nothing.</summary>
+    /// <summary>
+    /// Strokes a minute of an end, as they were once told. The ends alternate, so the two are always equal: they count as nothing.
+    /// </summary>
     public const string StrokesLeft = "strokes-left";
     public const string StrokesRight = "strokes-right";
     public const string Fall = "pressure-fall";

@@ -48,7 +48,8 @@ public sealed record WaterLedger
     public bool MissingMayBeInBypass { get; private init; }
 
     /// <summary>Closes the balance from whatever was measured.</summary>
-    public static WaterLedger Of(ReciprocatingPump pump, OperatingPoint sound, bool speedMeasured, MeasuredFlow? nozzle, MeasuredFlow? bypass, MeasuredFlow? outside)
+    public static WaterLedger Of(
+        ReciprocatingPump pump, OperatingPoint sound, bool speedMeasured, MeasuredFlow? nozzle, MeasuredFlow? bypass, MeasuredFlow? outside)
     {
         var speedSigma = speedMeasured ? PumpExpectation.MeasuredSpeedSigma : PumpExpectation.BelievedSpeedSigma;
         var displacedSigma = sound.DisplacedFlow * Math.Sqrt((speedSigma * speedSigma) + (Delivery.SlipSigma * Delivery.SlipSigma));

@@ -28,7 +28,8 @@ public sealed class Catalogue
     private readonly FrozenDictionary<string, Hazard> hazardsById;
 
     private Catalogue(
-        IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts, IReadOnlyList<Hazard> hazards, IReadOnlyList<StopSign> stopSigns)
+        IReadOnlyList<Fault> faults, IReadOnlyList<Cue> cues, IReadOnlyList<Check> checks, IReadOnlyList<Context> contexts,
+        IReadOnlyList<Hazard> hazards, IReadOnlyList<StopSign> stopSigns)
     {
         StopSigns = stopSigns;
         Faults = faults;
@@ -106,7 +107,9 @@ public sealed class Catalogue
             faults[at] = faults[at] with { Cues = [.. faults[at].Cues, new CueWord(word.Cue, word.Answer, word.Word, word.Side)] };
         }
 
-        return new Catalogue(faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id), Hazards, StopSigns);
+        return new Catalogue(
+            faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id),
+            Hazards, StopSigns);
     }
 
     // Nothing is ever null in a catalogue, and no number without end: said here, where it stands, rather than somewhere later.
@@ -166,14 +169,17 @@ public sealed class Catalogue
     /// <summary>The same where the fittings were looked up before.</summary>
     public static bool Fits(IOnlyWhere entry, ReciprocatingPump pump, Fitting fittings)
     {
-        if (entry.Requires.Count > 0 && !entry.Requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase)))
+        if (entry.Requires.Count > 0
+            && !entry.Requires.Any(r => string.Equals(r, pump.Control.ToString(), StringComparison.OrdinalIgnoreCase)))
             return false;
         if (entry.Arrangements.Count > 0)
         {
             if (!entry.Arrangements.Contains(pump.Arrangement.Named()))
                 return false;
         }
-        else if (pump.Arrangement == Arrangement.Intensifier && (entry is Fault { Location: not FaultLocation.None } || entry is CueAnswer { At: AnswerPlace.Cylinder or AnswerPlace.Cavity }))
+        else if (pump.Arrangement == Arrangement.Intensifier
+            && (entry is Fault { Location: not FaultLocation.None }
+                || entry is CueAnswer { At: AnswerPlace.Cylinder or AnswerPlace.Cavity }))
         {
             return false;
         }
@@ -182,7 +188,8 @@ public sealed class Catalogue
     }
 
     /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>
-    public bool Answerable(string id) => Cue(id) is not null || Observables.Find(id) is not null || TakenQuantities.All.Any(q => q.Id == id);
+    public bool Answerable(string id) =>
+        Cue(id) is not null || Observables.Find(id) is not null || TakenQuantities.All.Any(q => q.Id == id);
 
     private static List<T> List<T>(Func<string, string> textOf, string file)
     {

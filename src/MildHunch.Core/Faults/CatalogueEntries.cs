@@ -11,7 +11,9 @@ public enum FaultLocation
     End,
 }
 
-/// <summary>What an answer points at: nothing, a cylinder, or one cavity (cylinder and side; the cylinder alone on a stacked bore).</summary>
+/// <summary>
+/// What an answer points at: nothing, a cylinder, or one cavity (cylinder and side; the cylinder alone on a stacked bore).
+/// </summary>
 public enum AnswerPlace
 {
     None,
@@ -38,7 +40,9 @@ public interface IOnlyWhere
 /// <param name="Standing">How often what drips there also drips while the pump stands; half the time where nothing is said.</param>
 /// <param name="Fed">True where it drips standing only from a pressurised supply.</param>
 /// <param name="OtherEnd">True where it shows at the other end of an intensifier.</param>
-public sealed record CueWord(string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false, bool OtherEnd = false) : IOnlyWhere
+public sealed record CueWord(
+    string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false,
+    bool OtherEnd = false) : IOnlyWhere
 {
     public IReadOnlyList<string> Requires { get; init; } = [];
 
@@ -50,7 +54,10 @@ public sealed record CueWord(string Cue, string Answer, string Word, string? Sid
 /// <summary>How much likelier a fault is on pumps that have all of this.</summary>
 public sealed record WeightWhere(IReadOnlyList<string> Fitted, double Multiply);
 
-/// <summary>Weibull life of a part: shape β, and the hours at which a tenth have failed (common practice, no source, until the shop's own cases say better).</summary>
+/// <summary>
+/// Weibull life of a part: shape β, and the hours at which a tenth have failed (common practice, no source, until the shop's own cases
+/// say better).
+/// </summary>
 public sealed record Wear(double Shape, double B10Hours);
 
 /// <summary>A fault of handbook 3, as data.</summary>
@@ -115,7 +122,8 @@ public sealed record Fault : IOnlyWhere
     public bool Opens { get; init; } = true;
 
     /// <summary>The same with the minutes it takes on this pump.</summary>
-    public Fault On(ReciprocatingPump pump) => MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { MendMinutes = minutes } : this;
+    public Fault On(ReciprocatingPump pump) =>
+        MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { MendMinutes = minutes } : this;
 
     /// <summary>What severity 0 and 1 mean.</summary>
     public required string Zero { get; init; }
@@ -243,7 +251,8 @@ public sealed record Check : IOnlyWhere
     public double AllMinutes => Minutes + PutBackMinutes;
 
     /// <summary>The same with the minutes it takes on this pump.</summary>
-    public Check On(ReciprocatingPump pump) => MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { Minutes = minutes } : this;
+    public Check On(ReciprocatingPump pump) =>
+        MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { Minutes = minutes } : this;
 
     public required string Opens { get; init; }
 

@@ -20,7 +20,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         foreach (var context in catalogue.Contexts)
         {
             foreach (var (fault, factor) in context.Multiply)
-                Require(catalogue.Fault(fault) is not null && factor > 0, "contexts.json", context.Id, $"multiplies “{fault}”, which is no fault, or by {factor}");
+                Require(
+                    catalogue.Fault(fault) is not null && factor > 0, "contexts.json", context.Id,
+                    $"multiplies “{fault}”, which is no fault, or by {factor}");
             foreach (var other in context.Excludes)
                 Require(catalogue.Context(other) is not null, "contexts.json", context.Id, $"excludes unknown context “{other}”");
         }
@@ -41,7 +43,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         foreach (var arrangement in where.Arrangements)
             Require(Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry, $"unknown arrangement “{arrangement}”");
         foreach (var part in where.Fitted)
-            Require(Fittings.Find(part) is not null, file, entry, $"“{part}” is nothing that can be fitted; known are {string.Join(", ", Fittings.Names)}");
+            Require(
+                Fittings.Find(part) is not null, file, entry,
+                $"“{part}” is nothing that can be fitted; known are {string.Join(", ", Fittings.Names)}");
     }
 
     private static void CheckCue(Cue cue)
@@ -61,16 +65,22 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         CheckWhere("cues.json", entry, answer);
         Require(answer.Aside is null or (> 0 and < 1), "cues.json", entry, "aside must lie between 0 and 1");
         Require(answer.Share > 0, "cues.json", entry, "share must be above 0");
-        Require(!(answer.Healthy && (answer.Retired || answer.Aside is not null)), "cues.json", entry, "is the healthy answer, so it can be neither retired nor aside");
+        Require(
+            !(answer.Healthy && (answer.Retired || answer.Aside is not null)), "cues.json", entry,
+            "is the healthy answer, so it can be neither retired nor aside");
         foreach (var was in answer.Was)
-            Require(cue.Answers.All(a => a.Id != was && (a == answer || !a.Was.Contains(was))), "cues.json", entry, $"was “{was}”, which another answer is or was too");
+            Require(
+                cue.Answers.All(a => a.Id != was && (a == answer || !a.Was.Contains(was))), "cues.json", entry,
+                $"was “{was}”, which another answer is or was too");
     }
 
     private void CheckStopSign(StopSign sign)
     {
         Require(sign.When.Count > 0 && sign.When.All(w => w.Count > 0), "stop-signs.json", sign.Id, "names nothing that is seen");
         foreach (var seen in sign.When.SelectMany(w => w))
-            Require(catalogue.Cue(seen.Cue)?.Answers.Any(a => a.Id == seen.Answer) == true, "stop-signs.json", sign.Id, $"“{seen.Answer}” to “{seen.Cue}” is nothing that anybody can answer");
+            Require(
+                catalogue.Cue(seen.Cue)?.Answers.Any(a => a.Id == seen.Answer) == true, "stop-signs.json", sign.Id,
+                $"“{seen.Answer}” to “{seen.Cue}” is nothing that anybody can answer");
     }
 
     // Whatever is opened is locked out and vented first: a mend as well as a check.
@@ -90,20 +100,30 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     {
         const string file = "faults.json";
         Require(EffectLibrary.Find(fault.Effect) is not null, file, fault.Id, $"unknown effect “{fault.Effect}”");
-        Require(fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id, $"unknown effect “{fault.DischargeEffect}”");
-        Require(fault.DischargeAction is null || fault.Location == FaultLocation.Cavity, file, fault.Id, "is mended otherwise on the discharge side but does not sit in a cavity");
-        Require((fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id, "has an effect on the discharge side but does not sit in a cavity");
+        Require(
+            fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id,
+            $"unknown effect “{fault.DischargeEffect}”");
+        Require(
+            fault.DischargeAction is null || fault.Location == FaultLocation.Cavity, file, fault.Id,
+            "is mended otherwise on the discharge side but does not sit in a cavity");
+        Require(
+            (fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id,
+            "has an effect on the discharge side but does not sit in a cavity");
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");
         Require(fault.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{fault.Side}”");
         Require(fault.Wear is null or { Shape: > 0, B10Hours: > 0 }, file, fault.Id, "wear needs a shape and hours above 0");
         CheckWhere(file, fault.Id, fault);
-        Require(fault.Id == Catalogue.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id, "cannot be reached: it moves no number and says nothing about any cue");
+        Require(
+            fault.Id == Catalogue.NoFault || fault.Cues.Count > 0 || EffectLibrary.Find(fault.Effect)!.MovesNumbers, file, fault.Id,
+            "cannot be reached: it moves no number and says nothing about any cue");
         CheckHazards(file, fault.Id, fault.Hazards);
         CheckOpening(file, fault.Id, fault.Opens, fault.Hazards);
         CheckMinutes(file, fault.Id, fault.MinutesOn);
         foreach (var where in fault.WeightWhere)
-            Require(where.Multiply > 0 && where.Fitted.All(f => Fittings.Find(f) is not null), file, fault.Id, "weightWhere multiplies by more than 0 where something that can be fitted is");
+            Require(
+                where.Multiply > 0 && where.Fitted.All(f => Fittings.Find(f) is not null), file, fault.Id,
+                "weightWhere multiplies by more than 0 where something that can be fitted is");
         foreach (var word in fault.Cues)
         {
             CheckWhere(file, fault.Id, word);
@@ -112,9 +132,13 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             Require(cue!.Answers.Any(a => a.Id == word.Answer), file, fault.Id, $"cue “{word.Cue}” has no answer “{word.Answer}”");
             Require(word.Side is null or "inlet" or "discharge", file, fault.Id, $"unknown side “{word.Side}”");
             Require(EvidenceWords.Known(word.Word), file, fault.Id, $"unknown evidence word “{word.Word}”");
-            Require(word.Standing is null || EvidenceWords.Known(word.Standing), file, fault.Id, $"unknown evidence word “{word.Standing}” for what drips standing");
+            Require(
+                word.Standing is null || EvidenceWords.Known(word.Standing), file, fault.Id,
+                $"unknown evidence word “{word.Standing}” for what drips standing");
             Require(word.Drops is null or > 0, file, fault.Id, $"{word.Drops} drops a minute at {word.Answer}; more than 0 are needed");
-            Require((word.Drops is null && word.Standing is null && !word.Fed) || catalogue.Cue(word.Cue)?.Kind == "places", file, fault.Id, $"drops at “{word.Cue}”, where nothing drips");
+            Require(
+                (word.Drops is null && word.Standing is null && !word.Fed) || catalogue.Cue(word.Cue)?.Kind == "places", file, fault.Id,
+                $"drops at “{word.Cue}”, where nothing drips");
         }
 
         foreach (var group in fault.Cues.GroupBy(w => w.Cue).Where(g => catalogue.Cue(g.Key)!.Kind == "choice"))
@@ -129,14 +153,16 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     {
         if (words.All(w => w.Requires.Count + w.Arrangements.Count + w.Fitted.Count == 0))
             return words.Sum(w => EvidenceWords.Likelihood(w.Word));
-        var pairs = new[] { (Fitting.ShutsOff, Fitting.OneRoom), (Fitting.Lifting, Fitting.Pressurised), (Fitting.SealToWeep, Fitting.SealToInlet) };
+        var pairs = new[] {
+            (Fitting.ShutsOff, Fitting.OneRoom), (Fitting.Lifting, Fitting.Pressurised), (Fitting.SealToWeep, Fitting.SealToInlet) };
         var most = 0.0;
         for (var way = 0; way < 1 << pairs.Length; way++)
         {
             var missing = pairs.Select((p, i) => (way >> i & 1) == 0 ? p.Item1 : p.Item2).Aggregate((a, b) => a | b);
             foreach (var control in Enum.GetNames<ControlKind>())
                 foreach (var arrangement in Enum.GetValues<Arrangement>())
-                    most = Math.Max(most, words.Where(w => Holds(w, control, arrangement, missing)).Sum(w => EvidenceWords.Likelihood(w.Word)));
+                    most = Math.Max(
+                        most, words.Where(w => Holds(w, control, arrangement, missing)).Sum(w => EvidenceWords.Likelihood(w.Word)));
         }
 
         return most;
@@ -150,7 +176,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     private static void CheckMinutes(string file, string entry, IReadOnlyDictionary<string, double> minutesOn)
     {
         foreach (var (arrangement, minutes) in minutesOn)
-            Require(minutes > 0 && Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry, $"minutesOn “{arrangement}” must name an arrangement, with minutes above 0");
+            Require(
+                minutes > 0 && Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry,
+                $"minutesOn “{arrangement}” must name an arrangement, with minutes above 0");
     }
 
     private void CheckCheck(Check check)
@@ -159,8 +187,14 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(check.Minutes > 0, file, check.Id, "minutes must be above 0");
         CheckMinutes(file, check.Id, check.MinutesOn);
         CheckOpening(file, check.Id, !check.OpensNothing, check.Hazards);
-        Require(!check.OutletShut || (check.Running && check.Fitted.Contains("relief") && check.Requires.Count > 0 && !check.Requires.Contains("relief") && !check.Requires.Contains("none")), file, check.Id, "runs a shut pump and so needs a relief fitted and a control that works: unloader, regulator or stop switch");
-        Require(check.NotWhile is null || (catalogue.Fault(check.NotWhile.Fault) is not null && check.NotWhile.Probability is > 0 and < 1), file, check.Id, "notWhile needs a fault and a probability between 0 and 1");
+        Require(
+            !check.OutletShut
+                || (check.Running && check.Fitted.Contains("relief") && check.Requires.Count > 0 && !check.Requires.Contains("relief")
+                    && !check.Requires.Contains("none")),
+            file, check.Id, "runs a shut pump and so needs a relief fitted and a control that works: unloader, regulator or stop switch");
+        Require(
+            check.NotWhile is null || (catalogue.Fault(check.NotWhile.Fault) is not null && check.NotWhile.Probability is > 0 and < 1),
+            file, check.Id, "notWhile needs a fault and a probability between 0 and 1");
         foreach (var told in check.Proved.SelectMany(p => p))
             Require(catalogue.Answerable(told), file, check.Id, $"asks first for “{told}”, which nobody can tell");
         Require((check.Cue is null) != (check.Reading is null), file, check.Id, "must answer one cue or give one reading");
@@ -169,8 +203,12 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             Require(Observables.Find(reading) is not null, file, check.Id, $"unknown reading “{reading}”");
         CheckWhere(file, check.Id, check);
         CheckHazards(file, check.Id, check.Hazards);
-        Require(check.InsteadOf is null || catalogue.Check(check.InsteadOf) is not null, file, check.Id, $"stands instead of unknown check “{check.InsteadOf}”");
-        Require(check.After is null || catalogue.Cue(check.After.Cue)?.Answers.Any(a => a.Id == check.After.Answer) == true, file, check.Id, $"comes after “{check.After?.Answer}” to “{check.After?.Cue}”, which nobody can answer");
+        Require(
+            check.InsteadOf is null || catalogue.Check(check.InsteadOf) is not null, file, check.Id,
+            $"stands instead of unknown check “{check.InsteadOf}”");
+        Require(
+            check.After is null || catalogue.Cue(check.After.Cue)?.Answers.Any(a => a.Id == check.After.Answer) == true, file, check.Id,
+            $"comes after “{check.After?.Answer}” to “{check.After?.Cue}”, which nobody can answer");
         Require(
             check.Cue is null || catalogue.Faults.Any(f => f.Cues.Any(w => w.Cue == check.Cue)),
             file,

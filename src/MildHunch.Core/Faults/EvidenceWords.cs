@@ -19,5 +19,6 @@ public static class EvidenceWords
 
     /// <summary>The word nearest to a likelihood, for telling why.</summary>
     public static string Nearest(double likelihood) =>
-        Scale.MinBy(s => Math.Abs(Math.Log(s.Likelihood / (1 - s.Likelihood)) - Math.Log(Math.Clamp(likelihood, 1e-6, 1 - 1e-6) / (1 - Math.Clamp(likelihood, 1e-6, 1 - 1e-6))))).Word;
+        Scale.MinBy(s => Math.Abs(Math.Log(s.Likelihood / (1 - s.Likelihood))
+            - Math.Log(Math.Clamp(likelihood, 1e-6, 1 - 1e-6) / (1 - Math.Clamp(likelihood, 1e-6, 1 - 1e-6))))).Word;
 }

@@ -17,7 +17,8 @@ public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = nu
     /// </summary>
     public static Condition Lay(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<FaultLoad> loads)
     {
-        Guard.Within("faults", loads.Count, 0, MostLoads, loads.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostLoads} faults at once");
+        Guard.Within(
+            "faults", loads.Count, 0, MostLoads, loads.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostLoads} faults at once");
         var condition = new Condition();
         for (var i = 0; i < loads.Count; i++)
         {
@@ -36,13 +37,15 @@ public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = nu
 
     private void Lay(ref Condition condition, Catalogue catalogue, ReciprocatingPump pump, Setup setup)
     {
-        var fault = catalogue.Fault(Fault) ?? throw new ImpossibleInputException("fault", $"“{Fault}”", "the id of a fault of the catalogue");
+        var fault = catalogue.Fault(Fault)
+            ?? throw new ImpossibleInputException("fault", $"“{Fault}”", "the id of a fault of the catalogue");
         if (!Catalogue.Fits(fault, pump, setup))
             throw new ImpossibleInputException("fault", fault.Id, "a fault of a part that this pump has");
         Guard.Within("severity", Severity, 0, 1, Quantity.Digits(Severity), $"0 ({fault.Zero}) to 1 ({fault.One})");
         var cylinder = Cylinder ?? 1;
         if (fault.Location != FaultLocation.None)
-            Guard.Within("cylinder", cylinder, 1, pump.Cylinders, cylinder.ToString(CultureInfo.InvariantCulture), $"1 to {pump.Cylinders}");
+            Guard.Within(
+                "cylinder", cylinder, 1, pump.Cylinders, cylinder.ToString(CultureInfo.InvariantCulture), $"1 to {pump.Cylinders}");
         var effect = EffectLibrary.Find(fault.EffectOn(Side))!;
         effect.Apply(ref condition, effect.Solved(Severity), pump, cylinder);
     }

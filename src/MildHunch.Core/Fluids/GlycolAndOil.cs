@@ -19,7 +19,8 @@ public sealed record Glycol : Liquid
 
     public override string Name => $"glycol and water, {Quantity.Digits(Share * 100)} % glycol";
 
-    public override string Correlation => "mixing rules between IAPWS water and ethylene glycol (from memory, 1 % of density, 10 % of viscosity)";
+    public override string Correlation =>
+        "mixing rules between IAPWS water and ethylene glycol (from memory, 1 % of density, 10 % of viscosity)";
 
     public override (double Least, double Most) RangeCelsius => (0, 95);
 

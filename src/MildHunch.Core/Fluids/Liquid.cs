@@ -56,7 +56,9 @@ public abstract record Liquid
     private Temperature Checked(Temperature temperature)
     {
         var (least, most) = RangeCelsius;
-        Guard.Within("temperature", temperature.In(Units.Celsius), least - 1e-9, most + 1e-9, temperature.Format(Units.Celsius), $"{Name} of {Quantity.Digits(least)} to {Quantity.Digits(most)} °C");
+        Guard.Within(
+            "temperature", temperature.In(Units.Celsius), least - 1e-9, most + 1e-9, temperature.Format(Units.Celsius),
+            $"{Name} of {Quantity.Digits(least)} to {Quantity.Digits(most)} °C");
         return temperature;
     }
 }
@@ -93,5 +95,6 @@ public readonly record struct Compressibility(double BulkModulusPa, double Stiff
         return new Compressibility(modulus, (exactAtPa / Liquid.Compression(exactAtPa, modulus) - modulus) / exactAtPa);
     }
 
-    public double At(double pressurePa) => pressurePa <= 0 ? pressurePa / BulkModulusPa : pressurePa / (BulkModulusPa + (Stiffening * pressurePa));
+    public double At(double pressurePa) =>
+        pressurePa <= 0 ? pressurePa / BulkModulusPa : pressurePa / (BulkModulusPa + (Stiffening * pressurePa));
 }

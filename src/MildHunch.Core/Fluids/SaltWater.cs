@@ -10,7 +10,9 @@ public sealed record Seawater : Liquid
 {
     public Seawater(double salinity = 35)
     {
-        Guard.Within("salinity", salinity, 0, 42, $"{Quantity.Digits(salinity)} g/kg", "seawater of 0 to 42 g of salt a kilogram; above that it is brine");
+        Guard.Within(
+            "salinity", salinity, 0, 42, $"{Quantity.Digits(salinity)} g/kg",
+            "seawater of 0 to 42 g of salt a kilogram; above that it is brine");
         Salinity = salinity;
     }
 
@@ -67,7 +69,8 @@ public sealed record Brine : Liquid
 
     public Brine(double saltShare)
     {
-        Guard.Within("salt", saltShare, 0, 0.26, $"{Quantity.Digits(saltShare * 100)} %", "brine of 0 to 26 % salt by mass: more does not dissolve");
+        Guard.Within(
+            "salt", saltShare, 0, 0.26, $"{Quantity.Digits(saltShare * 100)} %", "brine of 0 to 26 % salt by mass: more does not dissolve");
         SaltShare = saltShare;
     }
 
@@ -91,7 +94,10 @@ public sealed record Brine : Liquid
     {
         var t = Math.Max(temperature.In(Units.Celsius), 1e-6);
         var s = SaltShare;
-        double At(double share) => 0.1 + (0.333 * share) + ((1.65 + (91.9 * share * share * share)) * Math.Exp(-((0.42 * Math.Pow(Math.Pow(share, 0.8) - 0.17, 2)) + 0.045) * Math.Pow(t, 0.8)));
+        double At(double share) =>
+            0.1 + (0.333 * share)
+                + ((1.65 + (91.9 * share * share * share))
+                    * Math.Exp(-((0.42 * Math.Pow(Math.Pow(share, 0.8) - 0.17, 2)) + 0.045) * Math.Pow(t, 0.8)));
 
         // The correlation is a little off for pure water; its ratio is kept and hung on the better figure.
         return Water.Viscosity(temperature, Water.Density(temperature)) * At(s) / At(0);

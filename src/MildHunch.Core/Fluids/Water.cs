@@ -20,7 +20,8 @@ public static class Water
         (2, 1, 0.47661393906987e-4), (2, 3, -0.44141845330846e-5), (2, 17, -0.72694996297594e-15), (3, -4, -0.31679644845054e-4),
         (3, 0, -0.28270797985312e-5), (3, 6, -0.85205128120103e-9), (4, -5, -0.22425281908000e-5), (4, -2, -0.65171222895601e-6),
         (4, 10, -0.14341729937924e-12), (5, -8, -0.40516996860117e-6), (8, -11, -0.12734301741641e-8), (8, -6, -0.17424871230634e-9),
-        (21, -29, -0.68762131295531e-18), (23, -31, 0.14478307828521e-19), (29, -38, 0.26335781662795e-22), (30, -39, -0.11947622640071e-22),
+        (21, -29, -0.68762131295531e-18), (23, -31, 0.14478307828521e-19), (29, -38, 0.26335781662795e-22),
+        (30, -39, -0.11947622640071e-22),
         (31, -40, 0.18228094581404e-23), (32, -41, -0.93537087292458e-25),
     ];
 
@@ -60,7 +61,8 @@ public static class Water
     public static Density Density(Temperature temperature)
     {
         if (temperature.In(Units.Celsius) is not (>= 0 and <= 100))
-            throw new ImpossibleInputException("temperature", temperature.Format(Units.Celsius), "liquid water at atmospheric pressure, 0 to 100 °C");
+            throw new ImpossibleInputException(
+                "temperature", temperature.Format(Units.Celsius), "liquid water at atmospheric pressure, 0 to 100 °C");
         return Density(temperature, new AbsolutePressure(AirPa));
     }
 
@@ -98,7 +100,8 @@ public static class Water
         if (temperature.Si is not (>= 273.15 and <= 623.15))
             throw new ImpossibleInputException("temperature", temperature.Format(Units.Celsius), "liquid water, 0 to 350 °C");
         if (pressure.Si is not (> 0 and <= 1e8))
-            throw new ImpossibleInputException("pressure", pressure.Format(Units.Preferred(QuantityKind.AbsolutePressure)), "liquid water up to 1000 bar");
+            throw new ImpossibleInputException(
+                "pressure", pressure.Format(Units.Preferred(QuantityKind.AbsolutePressure)), "liquid water up to 1000 bar");
         var x = 7.1 - Reduced(pressure);
         var y = (1386 / temperature.Si) - 1.222;
         double first = 0, second = 0;

@@ -31,10 +31,12 @@ internal static class Vectors
 
     /// <summary>Prior times exp; what has no prior, or lies so far below that it adds nothing that could be told, has no weight.</summary>
     public static Vector256<double> Weights(Vector256<double> log, Vector256<double> prior) => Vector256.ConditionalSelect(
-        Vector256.GreaterThan(log, Vector256.Create(Lost)) & Vector256.GreaterThan(prior, Vector256<double>.Zero), Vector256.Exp(log) * prior, Vector256<double>.Zero);
+        Vector256.GreaterThan(log, Vector256.Create(Lost)) & Vector256.GreaterThan(prior, Vector256<double>.Zero),
+        Vector256.Exp(log) * prior, Vector256<double>.Zero);
 
     /// <summary>The highest of four.</summary>
-    public static double Highest(Vector256<double> of) => Math.Max(Math.Max(of.GetElement(0), of.GetElement(1)), Math.Max(of.GetElement(2), of.GetElement(3)));
+    public static double Highest(Vector256<double> of) =>
+        Math.Max(Math.Max(of.GetElement(0), of.GetElement(1)), Math.Max(of.GetElement(2), of.GetElement(3)));
 
     /// <summary>Multiplies all by one number, in place.</summary>
     public static void Scale(Span<double> into, double by)

@@ -53,7 +53,9 @@ public sealed record Drive
         Guard.Within("frequency", frequencyHz, 5, 120, $"{Quantity.Digits(frequencyHz)} Hz", "5 to 120 Hz");
         Guard.Within("droop", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
         var synchronous = 2 * frequencyHz / poles;
-        return Make(DriveKind.Motor, synchronous, rated, slip, ratio, belt, $"{poles} poles at {Quantity.Digits(frequencyHz)} Hz: {Quantity.Digits(synchronous * 60, 4)} rpm without slip");
+        return Make(
+            DriveKind.Motor, synchronous, rated, slip, ratio, belt,
+            $"{poles} poles at {Quantity.Digits(frequencyHz)} Hz: {Quantity.Digits(synchronous * 60, 4)} rpm without slip");
     }
 
     /// <summary>Governed engine with its no-load speed and droop at rated power, 3 to 10 % (common practice).</summary>
@@ -87,7 +89,8 @@ public sealed record Drive
             NoLoad = new RotationalSpeed(noLoadHz / turns),
             Droop = droop,
             Rated = rated,
-            Source = source + (ratio == 1 ? "" : $", {(belt ? "belt" : "gear")} {Quantity.Digits(ratio, 4)} to 1{(belt ? " less 1.5 % creep" : "")}"),
+            Source = source
+                + (ratio == 1 ? "" : $", {(belt ? "belt" : "gear")} {Quantity.Digits(ratio, 4)} to 1{(belt ? " less 1.5 % creep" : "")}"),
         };
     }
 }

@@ -19,7 +19,9 @@ public readonly record struct FiringOrder
     public static FiringOrder Of(IReadOnlyList<int> order, int cylinders)
     {
         if (order.Count != cylinders || !order.Order().SequenceEqual(Enumerable.Range(1, cylinders)))
-            throw new ImpossibleInputException("firingOrder", string.Join("-", order.Take(Ten).Select(k => k.ToString(CultureInfo.InvariantCulture))), $"every cylinder once, such as {string.Join("-", Enumerable.Range(1, cylinders))}");
+            throw new ImpossibleInputException(
+                "firingOrder", string.Join("-", order.Take(Ten).Select(k => k.ToString(CultureInfo.InvariantCulture))),
+                $"every cylinder once, such as {string.Join("-", Enumerable.Range(1, cylinders))}");
         return order.SequenceEqual(Enumerable.Range(1, cylinders)) ? default : new FiringOrder(order.Aggregate(0, (d, k) => (Ten * d) + k));
     }
 

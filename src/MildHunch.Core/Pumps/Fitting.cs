@@ -65,7 +65,8 @@ public static class Fittings
     public static Fitting? Find(string name) => ByName.TryGetValue(name, out var fitting) ? fitting : null;
 
     /// <summary>The names of all that is there.</summary>
-    public static IReadOnlyList<string> NamesOf(Fitting fittings) => [.. ByName.Where(f => (fittings & f.Value) != 0).Select(f => f.Key).Order(StringComparer.Ordinal)];
+    public static IReadOnlyList<string> NamesOf(Fitting fittings) =>
+        [.. ByName.Where(f => (fittings & f.Value) != 0).Select(f => f.Key).Order(StringComparer.Ordinal)];
 
     /// <summary>What this pump, run like this, has.</summary>
     public static Fitting Of(ReciprocatingPump pump, Setup setup)

@@ -48,7 +48,8 @@ public sealed record LineRun
     {
         Guard.Within("length", length.Si, 0.01, 2000, length.Format(Units.Preferred(QuantityKind.Length)), "a run of 10 mm to 2000 m");
         Guard.Within("bore", bore.Si, 1e-3, 0.5, bore.Format(Units.Millimetre), "a bore of 1 to 500 mm");
-        Guard.Within("fittings", fittingLoss, 0, 500, Quantity.Digits(fittingLoss), "loss coefficients that add to 0 to 500 velocity heads");
+        Guard.Within(
+            "fittings", fittingLoss, 0, 500, Quantity.Digits(fittingLoss), "loss coefficients that add to 0 to 500 velocity heads");
         return new LineRun { Length = length, Bore = bore, Material = material, FittingLoss = fittingLoss };
     }
 }

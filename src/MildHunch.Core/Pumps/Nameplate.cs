@@ -7,7 +7,8 @@ namespace MildHunch.Core.Pumps;
 /// Geometry and nameplate complete one another: flow = n · A · S · N · ηv, with the efficiency a sound pump has, since
 /// plates tell what comes out. Whatever one of bore, stroke, speed and flow is missing is worked out.
 /// </summary>
-public sealed record Nameplate(Length PlungerDiameter, Length Stroke, RotationalSpeed Speed, VolumeFlow Flow, string? WorkedOut, string? Doubt)
+public sealed record Nameplate(
+    Length PlungerDiameter, Length Stroke, RotationalSpeed Speed, VolumeFlow Flow, string? WorkedOut, string? Doubt)
 {
     /// <summary>Volumetric efficiency taken for the plate: 3.5 % slip and 0.5 % compression.</summary>
     public const double Efficiency = 0.96;
@@ -32,25 +33,37 @@ public sealed record Nameplate(Length PlungerDiameter, Length Stroke, Rotational
         {
             case (not null, not null, not null, null):
                 var made = new VolumeFlow(each * Area() * stroke.Value.Si * speed.Value.Si);
-                return new Nameplate(plungerDiameter.Value, stroke.Value, speed.Value, made, $"Flow {made.Format(Units.LitrePerMinute, 4)}, worked out from bore, stroke and speed at an efficiency of 96 %.", null);
+                return new Nameplate(
+                    plungerDiameter.Value, stroke.Value, speed.Value, made,
+                    $"Flow {made.Format(Units.LitrePerMinute, 4)}, worked out from bore, stroke and speed at an efficiency of 96 %.", null);
             case (not null, null, not null, not null):
                 var run = new Length(flow.Value.Si / (each * Area() * speed.Value.Si));
-                return new Nameplate(plungerDiameter.Value, run, speed.Value, flow.Value, $"Stroke {run.Format(Units.Millimetre)}, worked out from rated flow, speed and bore at an efficiency of 96 %.", null);
+                return new Nameplate(
+                    plungerDiameter.Value, run, speed.Value, flow.Value,
+                    $"Stroke {run.Format(Units.Millimetre)}, worked out from rated flow, speed and bore at an efficiency of 96 %.", null);
             case (null, not null, not null, not null):
                 var bore = new Length(Math.Sqrt(flow.Value.Si / (each * stroke.Value.Si * speed.Value.Si) * 4 / Math.PI));
-                return new Nameplate(bore, stroke.Value, speed.Value, flow.Value, $"Plunger {bore.Format(Units.Millimetre)}, worked out from rated flow, speed and stroke at an efficiency of 96 %.", null);
+                return new Nameplate(
+                    bore, stroke.Value, speed.Value, flow.Value,
+                    $"Plunger {bore.Format(Units.Millimetre)}, worked out from rated flow, speed and stroke at an efficiency of 96 %.",
+                    null);
             case (not null, not null, null, not null):
                 var turns = new RotationalSpeed(flow.Value.Si / (each * Area() * stroke.Value.Si));
-                return new Nameplate(plungerDiameter.Value, stroke.Value, turns, flow.Value, $"Speed {turns.Format(Units.Rpm, 4)}, worked out from rated flow, bore and stroke at an efficiency of 96 %.", null);
+                return new Nameplate(
+                    plungerDiameter.Value, stroke.Value, turns, flow.Value,
+                    $"Speed {turns.Format(Units.Rpm, 4)}, worked out from rated flow, bore and stroke at an efficiency of 96 %.", null);
             case (not null, not null, not null, not null):
                 var would = new VolumeFlow(each * Area() * stroke.Value.Si * speed.Value.Si);
                 var off = (would.Si / flow.Value.Si) - 1;
                 return new Nameplate(plungerDiameter.Value, stroke.Value, speed.Value, flow.Value, null, Math.Abs(off) < Disagreement
                     ? null
-                    : $"The plate's {flow.Value.Format(Units.LitrePerMinute)} and the geometry do not agree: bore, stroke and speed give {would.Format(Units.LitrePerMinute)}.");
+                    : $"The plate's {flow.Value.Format(Units.LitrePerMinute)} and the geometry do not agree: bore, stroke and speed give "
+                        + $"{would.Format(Units.LitrePerMinute)}.");
             default:
                 var missing = plungerDiameter is null ? "plungerDiameter" : stroke is null ? "stroke" : "ratedSpeed";
-                throw new ImpossibleInputException(missing, "nothing", "a value here, or the rated flow and all of the rest of bore, stroke and speed, to work it out from");
+                throw new ImpossibleInputException(
+                    missing, "nothing",
+                    "a value here, or the rated flow and all of the rest of bore, stroke and speed, to work it out from");
         }
     }
 }

@@ -3,7 +3,8 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Pumps;
 
 /// <summary>
-/// What the outlet passes. A nozzle: Q = Kn·√p; a process with a back pressure: Q = K·(p − p0). Known from a working point, from the trade's size number or from a measured
+/// What the outlet passes. A nozzle: Q = Kn·√p; a process with a back pressure: Q = K·(p − p0). Known from a working point, from the
+/// trade's size number or from a measured
 /// orifice; each way carries its own uncertainty.
 /// </summary>
 public sealed record Nozzle
@@ -72,18 +73,27 @@ public sealed record Nozzle
     {
         Guard.Within("opensAt", opensAt.Si, 0, 1e8, opensAt.Format(Units.Bar), "a pressure of 0 to 1000 bar from which it passes");
         Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a flow above 0, up to 60 000 L/min");
-        Guard.Within("at", at.Si, opensAt.Si + 1e4, 1e8, at.Format(Units.Bar), $"the pressure of that flow, above the {opensAt.Format(Units.Bar)} from which it passes");
-        return new Nozzle(flow.Si / (at.Si - opensAt.Si), SigmaByNumber, $"process: {flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}, nothing below {opensAt.Format(Units.Bar)}") { OpensAtPa = opensAt.Si };
+        Guard.Within(
+            "at", at.Si, opensAt.Si + 1e4, 1e8, at.Format(Units.Bar),
+            $"the pressure of that flow, above the {opensAt.Format(Units.Bar)} from which it passes");
+        return new Nozzle(
+            flow.Si / (at.Si - opensAt.Si), SigmaByNumber,
+            $"process: {flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}, nothing below {opensAt.Format(Units.Bar)}")
+        { OpensAtPa = opensAt.Si };
     }
 
     /// <summary>So many alike, side by side.</summary>
     public Nozzle Times(int count)
     {
         Guard.Within("count", count, 1, 10_000, count.ToString(System.Globalization.CultureInfo.InvariantCulture), "1 to 10 000 nozzles");
-        return count == 1 ? this : new Nozzle(Coefficient * count, RelativeSigma, $"{count} x {Source}") { OpensAtPa = OpensAtPa, Count = count };
+        return count == 1
+            ? this
+            : new Nozzle(Coefficient * count, RelativeSigma, $"{count} x {Source}") { OpensAtPa = OpensAtPa, Count = count };
     }
 
-    /// <summary>The same nozzles, each with a measured orifice. Where one of several was measured, the others are taken to be like it.</summary>
+    /// <summary>
+    /// The same nozzles, each with a measured orifice. Where one of several was measured, the others are taken to be like it.
+    /// </summary>
     public Nozzle Measured(Length orifice, Density density) => FromOrifice(orifice, density).Times(Count);
 
     /// <summary>Kn of all of them together where each has this orifice (m), m³/s per √Pa.</summary>

@@ -60,7 +60,8 @@ public enum Side
 /// <summary>Options by the names they have in data.</summary>
 public static class OptionNames
 {
-    private static readonly string[] Arrangements = [.. Enum.GetValues<Arrangement>().Select(a => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(a.ToString()))];
+    private static readonly string[] Arrangements = [.. Enum.GetValues<Arrangement>()
+        .Select(a => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(a.ToString()))];
 
     /// <summary>The name in kebab-case: "crank-plunger".</summary>
     public static string Named(this Arrangement arrangement) => Arrangements[(int)arrangement];

@@ -89,16 +89,21 @@ public sealed record Setup
         var supply = supplyPressure ?? default;
         Guard.Within("supplyPressure", supply.Si, -9e4, 2e6, supply.Format(Units.Bar), "−0.9 to 20 bar at the source");
         if (supply.Si + AbsolutePressure.StandardAir.Si <= vapour)
-            throw new ImpossibleInputException("supplyPressure", supply.Format(Units.Bar), $"more than the vapour pressure: {pumped.Name} boils at that temperature");
+            throw new ImpossibleInputException(
+                "supplyPressure", supply.Format(Units.Bar), $"more than the vapour pressure: {pumped.Name} boils at that temperature");
         if (inlet is not null)
-            Guard.Within("level", inlet.Level.Si, -9, 100, inlet.Level.Format(Units.Find(QuantityKind.Length, "m")!), "a level 9 m below to 100 m above the pump");
+            Guard.Within(
+                "level", inlet.Level.Si, -9, 100, inlet.Level.Format(Units.Find(QuantityKind.Length, "m")!),
+                "a level 9 m below to 100 m above the pump");
         if (voltage is { } volts)
             Guard.Within("voltage", volts.Si, 24, 1000, volts.Format(Units.Volt), "24 to 1000 V between phases");
         if (outlet is not null && nozzle.OpensAtPa is null)
         {
             var bore = nozzle.OrificeOf(nozzle.Coefficient, pumped.Density(warm).Si);
             if (bore >= outlet.Bore.Si)
-                throw new ImpossibleInputException("nozzle", new Length(bore).Format(Units.Millimetre), $"a nozzle bore smaller than the {outlet.Bore.Format(Units.Millimetre)} line it sits on");
+                throw new ImpossibleInputException(
+                    "nozzle", new Length(bore).Format(Units.Millimetre),
+                    $"a nozzle bore smaller than the {outlet.Bore.Format(Units.Millimetre)} line it sits on");
         }
 
         return new Setup

@@ -39,7 +39,8 @@ public sealed record NumberEntry(EnteredNumber From, EnteredNumber? To, bool Abo
     /// <summary>Goes through the text from left to right.</summary>
     private sealed class Reader(string text)
     {
-        private static readonly string[] AboutWords = ["about ", "approximately ", "approx. ", "approx ", "around ", "roughly ", "circa ", "ca. ", "ca ", "~", "≈"];
+        private static readonly string[] AboutWords = [
+            "about ", "approximately ", "approx. ", "approx ", "around ", "roughly ", "circa ", "ca. ", "ca ", "~", "≈"];
         private static readonly string[] Dashes = ["…", "...", "–", "-"];
 
         public string Rest { get; private set; } = text;
@@ -54,7 +55,8 @@ public sealed record NumberEntry(EnteredNumber From, EnteredNumber? To, bool Abo
 
         public bool TakesAbout() => AboutWords.Any(Takes);
 
-        public bool TakesRange(bool between) => Dashes.Append("to ").Any(Takes) || (Rest == "to" && Takes("to")) || (between && Takes("and "));
+        public bool TakesRange(bool between) =>
+            Dashes.Append("to ").Any(Takes) || (Rest == "to" && Takes("to")) || (between && Takes("and "));
 
         public EnteredNumber? Number(out string? problem)
         {
@@ -82,7 +84,9 @@ public sealed record NumberEntry(EnteredNumber From, EnteredNumber? To, bool Abo
                     return at;
                 if (here[0] == '-' && here.Length > 1 && (char.IsAsciiDigit(here[1]) || here[1] == ' '))
                     return at;
-                if ((at == 0 || Rest[at - 1] == ' ') && (here == "to" || here.StartsWith("to ", StringComparison.OrdinalIgnoreCase) || here.StartsWith("and ", StringComparison.OrdinalIgnoreCase)))
+                if ((at == 0 || Rest[at - 1] == ' ')
+                    && (here == "to" || here.StartsWith("to ", StringComparison.OrdinalIgnoreCase)
+                        || here.StartsWith("and ", StringComparison.OrdinalIgnoreCase)))
                     return at;
             }
 

@@ -115,14 +115,16 @@ public static class NumberText
     private static bool Spaced(ReadOnlySpan<char> rest, ReadOnlySpan<char> digits, out string? problem)
     {
         problem = null;
-        if (digits.Length > Group || digits.ContainsAny('.', ',') || rest.Length <= Group || rest[0] is not (' ' or '\u00a0' or '\u202f' or '\u2009'))
+        if (digits.Length > Group || digits.ContainsAny('.', ',') || rest.Length <= Group
+            || rest[0] is not (' ' or '\u00a0' or '\u202f' or '\u2009'))
             return false;
         for (var i = 1; i <= Group; i++)
             if (!char.IsAsciiDigit(rest[i]))
                 return false;
         if (rest.Length > Group + 1 && char.IsAsciiDigit(rest[Group + 1]))
             return false;
-        problem = $"{digits} {rest[1..(Group + 1)]} can be read two ways; write {digits}{rest[1..(Group + 1)]}, or put a comma between two numbers";
+        problem = $"{digits} {rest[1..(Group + 1)]} can be read two ways; write {digits}{rest[1..(Group + 1)]}, or put a comma between "
+            + "two numbers";
         return true;
     }
 
@@ -158,7 +160,8 @@ public static class NumberText
                 return used + 1;
             }
 
-            problem = $"{digits}/{rest[1..(used + 1)]} can be a fraction or two numbers; write one number, or {digits} to {rest[1..(used + 1)]} for a range";
+            problem = $"{digits}/{rest[1..(used + 1)]} can be a fraction or two numbers; write one number, or {digits} to "
+                + $"{rest[1..(used + 1)]} for a range";
             return 0;
         }
 
@@ -173,7 +176,8 @@ public static class NumberText
         return 0;
     }
 
-    private static bool Proper(double top, double bottom) => top > 0 && top < bottom && Denominators.Contains((int)bottom) && top == Math.Floor(top);
+    private static bool Proper(double top, double bottom) =>
+        top > 0 && top < bottom && Denominators.Contains((int)bottom) && top == Math.Floor(top);
 
     private static bool Whole(ReadOnlySpan<char> text, out double value, out int used)
     {

@@ -5,12 +5,17 @@ namespace MildHunch.Core.Quantities;
 /// <summary>Conversion, reading and writing of typed quantities.</summary>
 public static class Quantity
 {
-    /// <summary>A value in a unit of the right kind. Throws <see cref="ImpossibleInputException"/> for a unit of another kind or a value that is no number.</summary>
+    /// <summary>
+    /// A value in a unit of the right kind. Throws <see cref="ImpossibleInputException"/> for a unit of another kind or a value that is
+    /// no number.
+    /// </summary>
     public static T From<T>(double value, Unit unit, string field = "value")
         where T : struct, IQuantity<T>
     {
         if (unit.Kind != T.Kind)
-            throw new ImpossibleInputException(field, $"{value.ToString(CultureInfo.InvariantCulture)} {unit.Symbol}", $"a unit of {Name(T.Kind)}: {Units.Accepted(T.Kind)}");
+            throw new ImpossibleInputException(
+                field, $"{value.ToString(CultureInfo.InvariantCulture)} {unit.Symbol}",
+                $"a unit of {Name(T.Kind)}: {Units.Accepted(T.Kind)}");
         return double.IsFinite(value)
             ? T.FromSi(unit.ToSi(value))
             : throw new ImpossibleInputException(field, value.ToString(CultureInfo.InvariantCulture), "a finite number");
@@ -32,7 +37,9 @@ public static class Quantity
     {
         var trimmed = (text ?? "").Trim();
         if (NumberEntry.Read(trimmed, out var problem) is not { To: null } entry)
-            throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"“{Short(trimmed)}”", problem ?? $"one number and a unit, such as 12.5 {Units.Preferred(T.Kind).Symbol}");
+            throw new ImpossibleInputException(
+                field, trimmed.Length == 0 ? "nothing" : $"“{Short(trimmed)}”",
+                problem ?? $"one number and a unit, such as 12.5 {Units.Preferred(T.Kind).Symbol}");
         var (value, written) = entry.From;
         if (written.Length > 0)
             return From<T>(value, written, field);
@@ -61,7 +68,8 @@ public static class Quantity
     /// <summary>The unit of this kind, or a refusal that lists what is accepted.</summary>
     public static Unit UnitNamed(QuantityKind kind, string? unit, string field) =>
         Units.Find(kind, unit ?? "") ?? throw new ImpossibleInputException(
-            field, string.IsNullOrWhiteSpace(unit) ? "a value without a unit" : $"the unit “{Short(unit)}”", $"a unit of {Name(kind)}: {Units.Accepted(kind)}");
+            field, string.IsNullOrWhiteSpace(unit) ? "a value without a unit" : $"the unit “{Short(unit)}”",
+            $"a unit of {Name(kind)}: {Units.Accepted(kind)}");
 
     /// <summary>The kind in words.</summary>
     public static string Name(QuantityKind kind) => kind switch

@@ -23,15 +23,22 @@ public static class Units
     [
         .. Pressure(QuantityKind.GaugePressure, ""),
         .. Pressure(QuantityKind.AbsolutePressure, " abs"),
-        new("L/min", QuantityKind.VolumeFlow, Litre / Minute, 0, "lpm", "litre/min", "litres/min", "liter/min", "l/minute", "l per min", "l a minute", "l per minute", "litres a minute", "litres per minute", "liters per minute"),
+        new(
+            "L/min", QuantityKind.VolumeFlow, Litre / Minute, 0, "lpm", "litre/min", "litres/min", "liter/min", "l/minute", "l per min",
+            "l a minute", "l per minute", "litres a minute", "litres per minute", "liters per minute"),
         new("m³/h", QuantityKind.VolumeFlow, 1 / Hour, 0, "m3/h", "m^3/h", "cbm/h", "m3/hr"),
         new("L/h", QuantityKind.VolumeFlow, Litre / Hour, 0, "l/hr", "lph"),
         new("L/s", QuantityKind.VolumeFlow, Litre, 0, "lps"),
         new("m³/s", QuantityKind.VolumeFlow, 1, 0, "m3/s"),
-        new("US gal/min", QuantityKind.VolumeFlow, UsGallon / Minute, 0, "gpm", "usgpm", "gal/min", "us gpm", "usgal/min", "gallons a minute", "gallons per minute"),
+        new(
+            "US gal/min", QuantityKind.VolumeFlow, UsGallon / Minute, 0, "gpm", "usgpm", "gal/min", "us gpm", "usgal/min",
+            "gallons a minute", "gallons per minute"),
         new("imp gal/min", QuantityKind.VolumeFlow, ImperialGallon / Minute, 0, "igpm", "impgal/min", "imp gpm"),
         new("mL/min", QuantityKind.VolumeFlow, 1e-6 / Minute, 0, "cc/min", "cm3/min", "cm³/min", "ml a minute", "ml per minute"),
-        new("drops/min", QuantityKind.VolumeFlow, 1e-6 / 20 / Minute, 0, "drop/min", "dr/min", "drips/min", "drops a minute", "drop a minute", "drops per minute", "drops/minute", "drips a minute", "drips per minute", "drips/minute", "drops a min", "/min", "a minute", "per minute", "/minute"),
+        new(
+            "drops/min", QuantityKind.VolumeFlow, 1e-6 / 20 / Minute, 0, "drop/min", "dr/min", "drips/min", "drops a minute",
+            "drop a minute", "drops per minute", "drops/minute", "drips a minute", "drips per minute", "drips/minute", "drops a min",
+            "/min", "a minute", "per minute", "/minute"),
         new("mm", QuantityKind.Length, 1e-3, 0, "millimetre", "millimetres"),
         new("cm", QuantityKind.Length, 1e-2, 0),
         new("m", QuantityKind.Length, 1, 0, "metre", "metres", "meter"),
@@ -49,8 +56,12 @@ public static class Units
         new("rpm", QuantityKind.RotationalSpeed, 1 / Minute, 0, "1/min", "r/min", "rev/min", "u/min", "min-1"),
         new("Hz", QuantityKind.RotationalSpeed, 1, 0, "rev/s", "1/s"),
         new("N·m", QuantityKind.Torque, 1, 0, "nm", "n.m", "n*m", "newton metre"),
-        new("ft·lbf", QuantityKind.Torque, 12 * Inch * PoundForce, 0, "ftlb", "ft-lb", "ft lb", "ft.lbf", "ft-lbf", "ftlbf", "lbft", "lb-ft", "lbf·ft", "lb ft"),
-        new("in·lbf", QuantityKind.Torque, Inch * PoundForce, 0, "inlb", "in-lb", "in lb", "in.lbf", "in-lbf", "inlbf", "lbin", "lb-in", "lb in"),
+        new(
+            "ft·lbf", QuantityKind.Torque, 12 * Inch * PoundForce, 0, "ftlb", "ft-lb", "ft lb", "ft.lbf", "ft-lbf", "ftlbf", "lbft",
+            "lb-ft", "lbf·ft", "lb ft"),
+        new(
+            "in·lbf", QuantityKind.Torque, Inch * PoundForce, 0, "inlb", "in-lb", "in lb", "in.lbf", "in-lbf", "inlbf", "lbin", "lb-in",
+            "lb in"),
         new("kW", QuantityKind.Power, 1000, 0, "kilowatt"),
         new("W", QuantityKind.Power, 1, 0, "watt"),
         new("hp", QuantityKind.Power, 550 * 12 * Inch * PoundForce, 0, "bhp", "horsepower"),
@@ -107,7 +118,9 @@ public static class Units
         new("psi" + suffix, kind, Psi, 0, "psi", suffix.Length == 0 ? "psig" : "psia", "lb/in2", "lbs/in2"),
         new("m water" + suffix, kind, MetreWater, 0, "m water", "mwater", "mh2o", "mwc", "mws"),
         new("mbar" + suffix, kind, 100, 0, "mbar"),
-        new("kg/cm²" + suffix, kind, 98_066.5, 0, "kg/cm2" + suffix, "kgf/cm2" + suffix, "kgf/cm²" + suffix, "kp/cm2" + suffix, "kp/cm²" + suffix),
+        new(
+            "kg/cm²" + suffix, kind, 98_066.5, 0, "kg/cm2" + suffix, "kgf/cm2" + suffix, "kgf/cm²" + suffix, "kp/cm2" + suffix,
+            "kp/cm²" + suffix),
     ];
 
     private static FrozenDictionary<(QuantityKind, string), Unit> Index()

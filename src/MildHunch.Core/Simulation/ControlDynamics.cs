@@ -18,8 +18,11 @@ internal sealed class ControlDynamics(Plant plant)
     private const double ReloadShare = 0.85;
     private const double RestartShare = 0.75;
     private readonly double gain = double.IsFinite(plant.SettingPa) ? 1 / (OperatingPointSolver.ControlBand * plant.SettingPa) : 0;
-    private readonly double reliefGain = double.IsFinite(plant.ReliefPa) ? plant.FullFlow / (OperatingPointSolver.ReliefBand * plant.ReliefPa) : 0;
-    private readonly bool modulates = double.IsFinite(plant.SettingPa) && plant.Pump.Control is ControlKind.Unloader or ControlKind.Regulator or ControlKind.Relief;
+    private readonly double reliefGain = double.IsFinite(plant.ReliefPa)
+        ? plant.FullFlow / (OperatingPointSolver.ReliefBand * plant.ReliefPa)
+        : 0;
+    private readonly bool modulates = double.IsFinite(plant.SettingPa)
+        && plant.Pump.Control is ControlKind.Unloader or ControlKind.Regulator or ControlKind.Relief;
     private double opening;
     private double unloaded;
     private double blend;
@@ -85,7 +88,8 @@ internal sealed class ControlDynamics(Plant plant)
         if (HasCheck)
         {
             var little = plant.Pump.Unloader == UnloaderType.FlowActuated ? LittleFlowWhenFlowActuated : LittleFlow;
-            var trips = gunPa >= plant.SettingPa * (1 + (TripShare * OperatingPointSolver.ControlBand)) || plant.Pump.Unloader == UnloaderType.FlowActuated;
+            var trips = gunPa >= plant.SettingPa * (1 + (TripShare * OperatingPointSolver.ControlBand))
+                || plant.Pump.Unloader == UnloaderType.FlowActuated;
             if (!Unloaded && trips && nozzleFlow < little * plant.FullFlow && headPa > 0.5 * plant.SettingPa)
                 Unloaded = true;
             else if (Unloaded && gunPa < ReloadShare * plant.SettingPa)

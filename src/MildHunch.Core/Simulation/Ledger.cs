@@ -121,7 +121,8 @@ internal sealed class Ledger(Plant plant)
         sums.OutsideWork += dt * outsideWork;
         sums.InnerWork += dt * inner;
         sums.ValveWork += dt * valves;
-        sums.LineWork += dt * ((at.LineFlow * (head - gun)) + (plant.InletResistance * at.SourceFlow * at.SourceFlow * Math.Abs(at.SourceFlow)));
+        sums.LineWork += dt
+            * ((at.LineFlow * (head - gun)) + (plant.InletResistance * at.SourceFlow * at.SourceFlow * Math.Abs(at.SourceFlow)));
         turn.Take(at, cavitates);
     }
 

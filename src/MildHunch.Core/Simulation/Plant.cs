@@ -34,7 +34,9 @@ internal sealed class Plant
         PlungerArea = pump.PlungerArea.Si;
         Compressibility = Compressibility.Of(setup.Liquid, setup.Temperature, pump.RatedPressure.Si);
         Density = setup.Liquid.Density(setup.Temperature).Si;
-        var warm = condition.WarmerK > 0 ? Math.Min(setup.Temperature.In(Units.Celsius) + condition.WarmerK, setup.Liquid.RangeCelsius.Most) : setup.Temperature.In(Units.Celsius);
+        var warm = condition.WarmerK > 0
+            ? Math.Min(setup.Temperature.In(Units.Celsius) + condition.WarmerK, setup.Liquid.RangeCelsius.Most)
+            : setup.Temperature.In(Units.Celsius);
         VapourPa = setup.Liquid.VapourPressure(Quantity.From<Temperature>(warm, Units.Celsius)).Si - AirPa;
         GasShare = (1 - condition.FillFactor) / (1 + pump.Clearance);
         FullFlow = solver.HealthyFlow;
@@ -54,9 +56,13 @@ internal sealed class Plant
         Crack = condition.CrackShare * unit;
         Nozzle = setup.Nozzle.Coefficient * condition.NozzleFactor;
         ProcessPa = setup.Nozzle.OpensAtPa;
-        SettingPa = pump.Control == ControlKind.None ? double.PositiveInfinity : (setup.ControlSetting?.Si ?? double.PositiveInfinity) * condition.SettingFactor;
+        SettingPa = pump.Control == ControlKind.None
+            ? double.PositiveInfinity
+            : (setup.ControlSetting?.Si ?? double.PositiveInfinity) * condition.SettingFactor;
         ReliefPa = (setup.Relief?.Si ?? double.PositiveInfinity) * condition.ReliefFactor;
-        OilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0 ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction) : double.PositiveInfinity;
+        OilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0
+            ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction)
+            : double.PositiveInfinity;
         OpenBypass = FullFlow / Math.Sqrt(UnloadedShare * pump.RatedPressure.Si);
 
         HalfLine = Line / 2;
@@ -107,7 +113,10 @@ internal sealed class Plant
     /// <summary>Vapour pressure, Pa gauge.</summary>
     public double VapourPa { get; }
 
-    /// <summary>Share of what comes in that is gas. What stays in the clearance swells again, so each part of it costs 1 + c parts of the stroke.</summary>
+    /// <summary>
+    /// Share of what comes in that is gas. What stays in the clearance swells again, so each part of it costs 1 + c parts of the
+    /// stroke.
+    /// </summary>
     public double GasShare { get; }
 
     public double FullFlow { get; }
@@ -162,7 +171,9 @@ internal sealed class Plant
 
     public double InletCompliance { get; }
 
-    /// <summary>Liquid taken up by the dampener at a gauge pressure, and its slope: slow changes isothermal, the pulsation γ = 1.4.</summary>
+    /// <summary>
+    /// Liquid taken up by the dampener at a gauge pressure, and its slope: slow changes isothermal, the pulsation γ = 1.4.
+    /// </summary>
     public double DampenerLiquid(double pressurePa, out double slope)
     {
         slope = 0;

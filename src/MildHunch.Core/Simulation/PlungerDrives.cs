@@ -102,7 +102,9 @@ internal sealed class OilDrive : PlungerDrive
             // The supply starts to hold back a little below its limit, as the steady model has it.
             var limit = Plant.OilLimitPa;
             var against = pressures[second ? 1 : 0];
-            var hold = against <= limit * (1 - OperatingPointSolver.ControlBand) ? 1 : Math.Clamp((limit - against) / (OperatingPointSolver.ControlBand * limit), 0, 1);
+            var hold = against <= limit * (1 - OperatingPointSolver.ControlBand)
+                ? 1
+                : Math.Clamp((limit - against) / (OperatingPointSolver.ControlBand * limit), 0, 1);
             var step = Math.Min(fullVelocity * speedShare * hold * dt, stroke - position);
             next.Position = position + step;
             next.Turns = Turns + (0.5 * step / stroke);

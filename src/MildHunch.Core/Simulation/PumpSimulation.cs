@@ -44,7 +44,9 @@ public sealed class PumpSimulation
         var start = plan.FromRest ? 0 : plant.Steady.PressurePa;
         var inlet = plan.FromRest ? plant.SourcePa : plant.Steady.InletPa;
         var gun = shut && !plan.FromRest ? Math.Max(start, double.IsFinite(plant.SettingPa) ? plant.SettingPa : start) : start;
-        stepper = new Stepper(plant, control, drive.Volumes, start, gun, inlet, plan.FromRest ? 0 : plant.Steady.SupplyFlow) { Opening = shut ? 0 : 1 };
+        stepper = new Stepper(
+            plant, control, drive.Volumes, start, gun, inlet, plan.FromRest ? 0 : plant.Steady.SupplyFlow)
+        { Opening = shut ? 0 : 1 };
         control.Settle(start);
         ledger = new Ledger(plant);
         volumes = new double[plant.Motion.Chambers];
@@ -56,7 +58,9 @@ public sealed class PumpSimulation
     /// Runs it. Throws <see cref="ImpossibleInputException"/> for a plan that cannot be, <see cref="OperationCanceledException"/>
     /// when cancelled, <see cref="SimulationException"/> when a step cannot be solved.
     /// </summary>
-    public static SimulationResult Run(OperatingPointSolver solver, in Condition condition, SimulationPlan plan, IProgress<double>? progress = null, CancellationToken cancel = default)
+    public static SimulationResult Run(
+        OperatingPointSolver solver, in Condition condition, SimulationPlan plan, IProgress<double>? progress = null,
+        CancellationToken cancel = default)
     {
         plan.Check();
         return new PumpSimulation(solver, condition, plan).Run(progress, cancel);
@@ -193,7 +197,9 @@ public sealed class PumpSimulation
             Turns = drive.Turns - turnsAtStart,
             Cavitates = extremes.Cavitates,
             StrokeSeconds = (drive as OilDrive)?.Strokes is { Count: > 1 } strokes ? [Stroke(strokes, 0), Stroke(strokes, 1)] : null,
-            Energy = new EnergySplit(Work(s => s.Shaft), Work(s => s.SupplyWork), Work(s => s.NozzleWork), Work(s => s.BypassWork), Work(s => s.OutsideWork), Work(s => s.InnerWork), Work(s => s.ValveWork), Work(s => s.LineWork)),
+            Energy = new EnergySplit(
+                Work(s => s.Shaft), Work(s => s.SupplyWork), Work(s => s.NozzleWork), Work(s => s.BypassWork), Work(s => s.OutsideWork),
+                Work(s => s.InnerWork), Work(s => s.ValveWork), Work(s => s.LineWork)),
         };
     }
 

@@ -24,7 +24,8 @@ internal sealed class Recorder(SimulationPlan plan, int chambers)
             pressures[k].Add(at.Pressures[k] + Noise());
         }
 
-        samples.Add(new Sample(seconds, turns, at.HeadPa + Noise(), at.GunPa + Noise(), at.InletPa + Noise(), at.NozzleFlow, at.BypassFlow, inlet, discharge));
+        samples.Add(new Sample(
+            seconds, turns, at.HeadPa + Noise(), at.GunPa + Noise(), at.InletPa + Noise(), at.NozzleFlow, at.BypassFlow, inlet, discharge));
     }
 
     public SimulationResult Result(SimulationMeans means, int steps, int halved) => new()

@@ -36,14 +36,18 @@ public sealed record SimulationPlan
     public int Seed { get; init; } = 1;
 
     /// <summary>The same with its moves in the order of time, those of one moment as they were told.</summary>
-    public SimulationPlan InOrder() => this with { Outlet = [.. Outlet.OrderBy(m => m.AtSeconds)], Speed = [.. Speed.OrderBy(m => m.AtSeconds)] };
+    public SimulationPlan InOrder() =>
+        this with { Outlet = [.. Outlet.OrderBy(m => m.AtSeconds)], Speed = [.. Speed.OrderBy(m => m.AtSeconds)] };
 
     /// <summary>Throws <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
     public void Check()
     {
         Guard.Within("seconds", Seconds, 0.01, 60, $"{Quantity.Digits(Seconds)} s", "0.01 to 60 s");
         Guard.Within("samplesPerSecond", SamplesPerSecond, 10, 100_000, Quantity.Digits(SamplesPerSecond), "10 to 100 000 a second");
-        Guard.Within("seconds", Seconds * SamplesPerSecond, 0, 200_000, $"{Quantity.Digits(Seconds)} s with {Quantity.Digits(SamplesPerSecond)} samples a second", "no more than 200 000 samples in all");
+        Guard.Within(
+            "seconds", Seconds * SamplesPerSecond, 0, 200_000,
+            $"{Quantity.Digits(Seconds)} s with {Quantity.Digits(SamplesPerSecond)} samples a second",
+            "no more than 200 000 samples in all");
         if (StepsPerTurn is { } steps)
             Guard.Within("stepsPerTurn", steps, 90, 20_000, Quantity.Digits(steps), "90 to 20 000 steps a turn");
         Guard.Within("rampSeconds", RampSeconds, 0.01, 30, $"{Quantity.Digits(RampSeconds)} s", "0.01 to 30 s");

@@ -1,7 +1,8 @@
 namespace MildHunch.Core.Simulation;
 
 /// <summary>Where the energy of the driver went, joules over the turns that were measured.</summary>
-public sealed record EnergySplit(double Shaft, double Supply, double Nozzle, double Bypass, double Outside, double InnerLeaks, double Valves, double Lines)
+public sealed record EnergySplit(
+    double Shaft, double Supply, double Nozzle, double Bypass, double Outside, double InnerLeaks, double Valves, double Lines)
 {
     public double In => Shaft + Supply;
 
@@ -51,8 +52,12 @@ public sealed record SimulationMeans
     public EnergySplit Energy { get; init; } = new(0, 0, 0, 0, 0, 0, 0, 0);
 }
 
-/// <summary>What was noted at one moment. Pressures Pa gauge; angle in turns; a valve's bit is set while it lets water forward or back.</summary>
-public readonly record struct Sample(double Seconds, double Turns, double HeadPa, double GunPa, double InletPa, double NozzleFlow, double BypassFlow, int InletValves, int DischargeValves);
+/// <summary>
+/// What was noted at one moment. Pressures Pa gauge; angle in turns; a valve's bit is set while it lets water forward or back.
+/// </summary>
+public readonly record struct Sample(
+    double Seconds, double Turns, double HeadPa, double GunPa, double InletPa, double NozzleFlow, double BypassFlow, int InletValves,
+    int DischargeValves);
 
 /// <summary>A finished run.</summary>
 public sealed record SimulationResult

@@ -131,9 +131,13 @@ internal sealed class Stepper
 
             CrackFlow = plant.Crack > 0 ? Orifice.Flow(plant.Crack, head - inlet, out var crackSlope) : crackSlope = 0;
             var leak = plant.BypassLeak > 0 ? Orifice.Flow(plant.BypassLeak, Math.Max(head, 0), out var leakSlope) : leakSlope = 0;
-            OutsideFlow = plant.OutsideLeak > 0 ? Orifice.Flow(plant.OutsideLeak, Math.Max(head, 0), out var outsideSlope) : outsideSlope = 0;
+            OutsideFlow = plant.OutsideLeak > 0
+                ? Orifice.Flow(plant.OutsideLeak, Math.Max(head, 0), out var outsideSlope)
+                : outsideSlope = 0;
             var held = control.Flow(head, out var controlSlope);
-            LineFlow = control.HasCheck && head < gun ? ShutCheck(out var lineSlope) : Orifice.Flow(plant.LineConductance, head - gun, out lineSlope);
+            LineFlow = control.HasCheck && head < gun
+                ? ShutCheck(out var lineSlope)
+                : Orifice.Flow(plant.LineConductance, head - gun, out lineSlope);
             NozzleFlow = Nozzle(gun, out var nozzleSlope);
             BypassFlow = leak + held;
             headResidual += dt * (CrackFlow + BypassFlow + OutsideFlow + LineFlow);
@@ -186,7 +190,9 @@ internal sealed class Stepper
         return 0;
     }
 
-    private void Chamber(int k, double dt, double volume, double inlet, double head, ref double inletResidual, ref double headResidual, ref double ii, ref double ih, ref double hi, ref double hh)
+    private void Chamber(
+        int k, double dt, double volume, double inlet, double head, ref double inletResidual, ref double headResidual, ref double ii,
+        ref double ih, ref double hi, ref double hh)
     {
         var p = guess[k];
         newHeld[k] = content.Of(volume, gas[k], p, out var slope);
@@ -269,10 +275,16 @@ internal sealed class Stepper
             backInlet[k] = inFlow[k] > 0 ? allowance[k] : Math.Max(0, backInlet[k] + (dt * inFlow[k]));
             backDischarge[k] = outFlow[k] > 0 ? allowance[k] : Math.Max(0, backDischarge[k] + (dt * outFlow[k]));
             if (plant.Filled[k] < 1)
-                fillLeft[k] = inFlow[k] > 0 ? fillLeft[k] - (dt * inFlow[k]) : outFlow[k] > 0 || guess[k] > 0.5 * head ? plant.Filled[k] * swept[k] : fillLeft[k];
+                fillLeft[k] = inFlow[k] > 0
+                    ? fillLeft[k] - (dt * inFlow[k])
+                    : outFlow[k] > 0 || guess[k] > 0.5 * head
+                    ? plant.Filled[k] * swept[k]
+                    : fillLeft[k];
             if (plant.GasShare > 0)
             {
-                var taken = inFlow[k] > 0 ? plant.GasShare / (1 - plant.GasShare) * inFlow[k] * Math.Max(inlet + 101_325, 1e3) / 101_325 : gas[k] / Math.Max(held[k], 1e-12) * inFlow[k];
+                var taken = inFlow[k] > 0
+                    ? plant.GasShare / (1 - plant.GasShare) * inFlow[k] * Math.Max(inlet + 101_325, 1e3) / 101_325
+                    : gas[k] / Math.Max(held[k], 1e-12) * inFlow[k];
                 var left = outFlow[k] > 0 ? gas[k] / Math.Max(held[k], 1e-12) * outFlow[k] : 0;
                 gas[k] = Math.Max(0, gas[k] + (dt * (taken - left)));
             }

@@ -23,11 +23,14 @@ public sealed record ChangeRequest(
 public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty, QuantityDto? To, string? At,
     [property: Description("false where the pump, as it was corrected, can no longer show it: it stays and does not count")] bool Judged);
 
-public sealed record CueEntryStandingDto(string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream, string? When, string? At, string Says, string Tag,
+public sealed record CueEntryStandingDto(
+    string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream, string? When, string? At,
+    string Says, string Tag,
     [property: Description("false where it does not count")] bool Judged);
 
 /// <summary>Why there is no verdict; take the entry out that stands in its way.</summary>
-public sealed record VerdictTroubleDto(string Field, string Text, [property: Description("the entry that cannot be, where it is one")] string? Entry);
+public sealed record VerdictTroubleDto(
+    string Field, string Text, [property: Description("the entry that cannot be, where it is one")] string? Entry);
 
 /// <summary>A part of the list of cases, and how many there are in all.</summary>
 public sealed record CasePage(IReadOnlyList<CaseSummary> Cases, int All);
@@ -36,11 +39,14 @@ public sealed record ChangeDto(int Number, string Says, DateTime At, bool Undone
 
 public sealed record LeaderDto(string Fault, string Name, double Probability, string Hunch);
 
-public sealed record CaseSummary(string Id, string PumpId, string Tag, string PumpName, string Duty, string Complaint, string Stage, DateTime OpenedAt, DateTime ChangedAt, string? Closed, LeaderDto? Leader, int Entries);
+public sealed record CaseSummary(
+    string Id, string PumpId, string Tag, string PumpName, string Duty, string Complaint, string Stage, DateTime OpenedAt,
+    DateTime ChangedAt, string? Closed, LeaderDto? Leader, int Entries);
 
 public sealed record CaseResource(
     string Id, int Version, PumpResource Pump, string Complaint, string Stage, string? Closed, DateTime OpenedAt,
     IReadOnlyList<ReadingEntryDto> Readings, IReadOnlyList<CueEntryStandingDto> Cues, IReadOnlyList<string> Context,
     IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo,
-    [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis, VerdictTroubleDto? Trouble,
+    [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis,
+    VerdictTroubleDto? Trouble,
     IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found);

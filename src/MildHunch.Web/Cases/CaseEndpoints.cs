@@ -15,8 +15,13 @@ public static class CaseEndpoints
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/cases").WithTags("Cases");
-        group.MapGet("/", List).WithSummary("Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how many there are.");
-        group.MapGet("/{id}", async (string id, CaseBook book, HttpResponse response, CancellationToken stop) => Show(await book.Show(await book.Load(id, stop), stop), response)).WithSummary("One case with its verdict.");
+        group.MapGet("/", List)
+            .WithSummary("Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how "
+                + "many there are.");
+        group.MapGet(
+            "/{id}",
+            async (string id, CaseBook book, HttpResponse response, CancellationToken stop) =>
+                Show(await book.Show(await book.Load(id, stop), stop), response)).WithSummary("One case with its verdict.");
         group.MapPost("/", async (NewCaseRequest request, CaseBook book, HttpResponse response, CancellationToken stop) =>
         {
             var made = await book.Open(request, stop);
@@ -28,10 +33,13 @@ public static class CaseEndpoints
         group.MapPost("/{id}/undo", (string id, CaseBook book, HttpContext http, CancellationToken stop) =>
             Change(id, book, http, entity => book.Undo(entity, stop), stop)).WithSummary("Takes the last change back; needs If-Match.");
         group.MapPost("/{id}/redo", (string id, CaseBook book, HttpContext http, CancellationToken stop) =>
-            Change(id, book, http, entity => book.Redo(entity, stop), stop)).WithSummary("Brings the change last taken back in again; needs If-Match.");
+            Change(
+                id, book, http, entity => book.Redo(entity, stop),
+                stop)).WithSummary("Brings the change last taken back in again; needs If-Match.");
     }
 
-    private static async Task<Ok<IReadOnlyList<CaseSummary>>> List(int? skip, int? take, CaseBook book, HttpResponse response, CancellationToken stop)
+    private static async Task<Ok<IReadOnlyList<CaseSummary>>> List(
+        int? skip, int? take, CaseBook book, HttpResponse response, CancellationToken stop)
     {
         if (skip is < 0)
             throw new ImpossibleInputException("skip", skip.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
@@ -42,7 +50,8 @@ public static class CaseEndpoints
         return TypedResults.Ok(page.Cases);
     }
 
-    private static async Task<Ok<CaseResource>> Change(string id, CaseBook book, HttpContext http, Func<CaseEntity, Task<CaseResource>> how, CancellationToken stop)
+    private static async Task<Ok<CaseResource>> Change(
+        string id, CaseBook book, HttpContext http, Func<CaseEntity, Task<CaseResource>> how, CancellationToken stop)
     {
         var entity = await book.Load(id, stop);
         ETags.Require(http.Request, entity.Version);

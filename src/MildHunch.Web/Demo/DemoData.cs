@@ -10,7 +10,9 @@ using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Demo;
 
-/// <summary>Pumps and open cases of the Skerrow Isles Water &amp; Growing Co-operative: an invented shop for trying the product out.</summary>
+/// <summary>
+/// Pumps and open cases of the Skerrow Isles Water &amp; Growing Co-operative: an invented shop for trying the product out.
+/// </summary>
 public static class DemoData
 {
     /// <summary>Fills an empty database; leaves one with pumps in it alone.</summary>
@@ -27,24 +29,45 @@ public static class DemoData
 
     private static async Task Sound(MildHunchDb db, CaseBook book, TimeProvider clock, CancellationToken stop)
     {
-        var frost = await Pump(db, "FROST-S", "Quintuplex plunger, 20 x 20 mm, the spare", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
-        await Case(book, frost, "Season check before the first frost night", [], [Reading("discharge-pressure", 40.2, "bar"), Reading("nozzle-flow", 43.4, "L/min"), Reading("speed", 1452, "rpm")],
-            [Cue("needle", "steady"), Cue("sound", "smooth"), Cue("leak-at", "none"), Cue("bypass-with-outlet-open", "none")], "suspect", stop);
+        var frost = await Pump(
+            db, "FROST-S", "Quintuplex plunger, 20 x 20 mm, the spare", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"),
+            Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
+        await Case(
+            book, frost, "Season check before the first frost night", [],
+            [Reading("discharge-pressure", 40.2, "bar"), Reading("nozzle-flow", 43.4, "L/min"), Reading("speed", 1452, "rpm")],
+            [Cue("needle", "steady"), Cue("sound", "smooth"), Cue("leak-at", "none"), Cue("bypass-with-outlet-open", "none")], "suspect",
+            stop);
     }
 
     // Plunger pumps of the greenhouses, the barge and the vineyard; the last one told stands first.
     private static async Task Plungers(MildHunchDb db, CaseBook book, TimeProvider clock, CancellationToken stop)
     {
-        var frost = await Pump(db, "FROST-R", "Quintuplex plunger, 20 x 20 mm, diaphragm regulator", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
-        await Case(book, frost, "Pressure creeps when few rows are open, then hunts", ["gritty-supply"], [Reading("discharge-pressure", 33.5, "bar"), Reading("nozzle-flow", 39.8, "L/min"), Reading("bypass-flow", 3.9, "L/min"), Reading("speed", 1451, "rpm")],
+        var frost = await Pump(
+            db, "FROST-R", "Quintuplex plunger, 20 x 20 mm, diaphragm regulator", "Vineyard frost mist",
+            Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
+        await Case(
+            book, frost, "Pressure creeps when few rows are open, then hunts", ["gritty-supply"],
+            [
+                Reading("discharge-pressure", 33.5, "bar"), Reading("nozzle-flow", 39.8, "L/min"), Reading("bypass-flow", 3.9, "L/min"),
+                Reading("speed", 1451, "rpm")],
             [Cue("sound", "chatter"), Cue("closed-outlet", "bleeds-down"), Cue("bypass-with-outlet-open", "some")], "suspect", stop);
 
-        var net = await Pump(db, "NET-1", "Triplex plunger, 24 x 24 mm, engine driven", "Net wash barge", Plunger(3, 24, 24, 1450, 250, "unloader"), Run(1450, Nozzles(45.2, 200), 225, "hose"), clock, stop);
-        await Case(book, net, "Reach fades by the afternoon", ["slow"], [Reading("discharge-pressure", 113, "bar"), Reading("nozzle-flow", 38.8, "L/min"), Reading("speed", 1246, "rpm")],
+        var net = await Pump(
+            db, "NET-1", "Triplex plunger, 24 x 24 mm, engine driven", "Net wash barge", Plunger(3, 24, 24, 1450, 250, "unloader"),
+            Run(1450, Nozzles(45.2, 200), 225, "hose"), clock, stop);
+        await Case(
+            book, net, "Reach fades by the afternoon", ["slow"],
+            [Reading("discharge-pressure", 113, "bar"), Reading("nozzle-flow", 38.8, "L/min"), Reading("speed", 1246, "rpm")],
             [Cue("needle", "steady"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth")], "suspect", stop);
 
-        var fog = await Pump(db, "FOG-2", "Triplex plunger, 18 x 18 mm", "Greenhouse fogging", Plunger(3, 18, 18, 1450, 100, "unloader"), Run(1450, Nozzles(19.2, 70), 85, "hose") with { Relief = Q(105, "bar") }, clock, stop);
-        await Case(book, fog, "Mist turns to drizzle on the second zone", ["sudden"], [Reading("discharge-pressure", 31, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"), Reading("speed", 1447, "rpm")],
+        var fog = await Pump(
+            db, "FOG-2", "Triplex plunger, 18 x 18 mm", "Greenhouse fogging", Plunger(3, 18, 18, 1450, 100, "unloader"),
+            Run(1450, Nozzles(19.2, 70), 85, "hose") with { Relief = Q(105, "bar") }, clock, stop);
+        await Case(
+            book, fog, "Mist turns to drizzle on the second zone", ["sudden"],
+            [
+                Reading("discharge-pressure", 31, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"),
+                Reading("speed", 1447, "rpm")],
             [Cue("needle", "swings"), Cue("cap-heat", "warm", 2, "discharge")], "suspect", stop);
     }
 
@@ -53,33 +76,79 @@ public static class DemoData
     {
         var desal = await Pump(db, "DESAL-B", "Quintuplex plunger, 28 x 36 mm, belt driven", "Seawater membranes",
             Plunger(5, 28, 36, 600, 80, "relief") with { HeadLayout = "stacked-bore" },
-            new SetupDto(Q(543, "rpm"), new NozzleDto(Process: new ProcessDto(Q(27, "bar"), Q(57, "L/min"), Q(58, "bar"))), Q(70, "bar"), "rigid", "seawater", Q(12, "°C"), Q(1.5, "bar"), Q(400, "V"), 35,
+            new SetupDto(
+                Q(543, "rpm"), new NozzleDto(Process: new ProcessDto(Q(27, "bar"), Q(57, "L/min"), Q(58, "bar"))), Q(70, "bar"), "rigid",
+                "seawater", Q(12, "°C"), Q(1.5, "bar"), Q(400, "V"), 35,
                 new DriveDto("motor", Q(7.5, "kW"), 4, Q(50, "Hz"), 0.035, DriverPulley: Q(132, "mm"), PumpPulley: Q(360, "mm")),
                 new InletDto(new RunDto(Q(2.5, "m"), Q(50, "mm"), "hose", 1.5), Q(0, "m"), 3),
                 new RunDto(Q(6, "m"), Q(20, "mm"), "steel", 6), new DampenerDto(Q(300, "mL"), Q(38, "bar"))), clock, stop);
-        await Case(book, desal, "Hammering since Tuesday", ["sudden"], [Reading("discharge-pressure", 55, "bar"), Reading("swing", 11, "bar"), Reading("nozzle-flow", 50.6, "L/min"), Reading("speed", 527, "rpm")],
-            [Cue("needle", "swings"), Cue("inlet-hose", "kicking"), Cue("cap-listen", "hisses", 4), Cue("dampener-charge", "lost")], "suspect", stop);
+        await Case(
+            book, desal, "Hammering since Tuesday", ["sudden"],
+            [
+                Reading("discharge-pressure", 55, "bar"), Reading("swing", 11, "bar"), Reading("nozzle-flow", 50.6, "L/min"),
+                Reading("speed", 527, "rpm")],
+            [Cue("needle", "swings"), Cue("inlet-hose", "kicking"), Cue("cap-listen", "hisses", 4), Cue("dampener-charge", "lost")],
+            "suspect", stop);
         var test = await Pump(db, "TEST-3", "Twin piston with cups, 36 x 20 mm", "Pressure testing of pipes",
             Plunger(2, 36, 20, 420, 28, "relief") with { Arrangement = "twin-piston" },
             Run(420, Nozzles(16, 22), 28, "hose") with { Outlet = new RunDto(Q(30, "m"), Q(12, "mm"), "hose", 2) }, clock, stop);
-        await Case(book, test, "Never reaches test pressure, weak every second stroke", [], [Reading("discharge-pressure", 9.3, "bar"), Reading("nozzle-flow", 9.9, "L/min"), Reading("bypass-flow", 0, "L/min"), Reading("speed", 421, "rpm")],
-            [Cue("needle", "swings"), Cue("rhythm", "once"), Cue("inlet-hose", "calm"), Cue("leak-at", "none"), Cue("cap-listen", "hisses", 2, "discharge")], "suspect", stop);
+        await Case(
+            book, test, "Never reaches test pressure, weak every second stroke", [],
+            [
+                Reading("discharge-pressure", 9.3, "bar"), Reading("nozzle-flow", 9.9, "L/min"), Reading("bypass-flow", 0, "L/min"),
+                Reading("speed", 421, "rpm")],
+            [
+                Cue("needle", "swings"), Cue("rhythm", "once"), Cue("inlet-hose", "calm"), Cue("leak-at", "none"),
+                Cue("cap-listen", "hisses", 2, "discharge")], "suspect", stop);
         var mist = await Pump(db, "MIST-7", "Axial three-piston, motor-built", "Market-hall misting cart",
-            Plunger(3, 12, 7, 2800, 90, "auto-stop") with { Arrangement = "axial", RodRatio = null, Stroke = null, RatedFlow = Q(6.4, "L/min") },
-            Run(2800, Nozzles(0.56, 80) with { Count = 12 }, 90, "hose") with { Voltage = Q(400, "V"), Outlet = new RunDto(Q(18, "m"), Q(6, "mm"), "hose", 4) }, clock, stop);
-        await Case(book, mist, "Starts by itself with the outlet shut", ["slow"], [Reading("discharge-pressure", 79, "bar"), Reading("nozzle-flow", 6.4, "L/min"), Reading("speed", 2800, "rpm")],
-            [Cue("closed-outlet", "cycles"), Cue("shut-at-pump", "goes-on"), new CueDto("leak-at", "hose", DropsPerMinute: 40), Cue("needle", "steady"), Cue("sound", "smooth"), Dry(1), Dry(2), Dry(3)], "suspect", stop);
+            Plunger(3, 12, 7, 2800, 90, "auto-stop") with
+            {
+                Arrangement = "axial",
+                RodRatio = null,
+                Stroke = null,
+                RatedFlow = Q(6.4, "L/min")
+            },
+            Run(2800, Nozzles(0.56, 80) with { Count = 12 }, 90, "hose") with
+            {
+                Voltage = Q(400, "V"),
+                Outlet = new RunDto(Q(18, "m"), Q(6, "mm"), "hose", 4)
+            }, clock, stop);
+        await Case(
+            book, mist, "Starts by itself with the outlet shut", ["slow"],
+            [Reading("discharge-pressure", 79, "bar"), Reading("nozzle-flow", 6.4, "L/min"), Reading("speed", 2800, "rpm")],
+            [
+                Cue("closed-outlet", "cycles"), Cue("shut-at-pump", "goes-on"), new CueDto("leak-at", "hose", DropsPerMinute: 40),
+                Cue("needle", "steady"), Cue("sound", "smooth"), Dry(1), Dry(2), Dry(3)], "suspect", stop);
         var juice = await Pump(db, "JUICE-HP", "Double-acting intensifier, two ends", "Cold pasteurising of juice",
-            Plunger(2, 22, 220, 40, 4000, "none") with { Arrangement = "intensifier", RodRatio = null, OilPistonDiameter = Q(105, "mm"), ShiftTime = Q(60, "ms") },
-            new SetupDto(Q(40, "rpm"), Nozzles(4.2, 3800), Line: "rigid", Liquid: "water", Temperature: Q(10, "°C"), SupplyPressure: Q(5, "bar"), Outlet: new RunDto(Q(9, "m"), Q(20, "mm"), "steel"), OilPressure: Q(180, "bar")), clock, stop);
-        await Case(book, juice, "Left stroke fast, pressure dips once a cycle", ["sudden"], [Reading("discharge-pressure", 3690, "bar"), Reading("stroke-left", 0.78, "s"), Reading("stroke-right", 0.93, "s")],
-            [Cue("needle", "swings"), Cue("rhythm", "once"), Cue("reversal", "once"), Cue("leak-at", "none"), Cue("weep-standing", "dry"), Cue("inlet-hose", "calm")], "suspect", stop);
+            Plunger(2, 22, 220, 40, 4000, "none") with
+            {
+                Arrangement = "intensifier",
+                RodRatio = null,
+                OilPistonDiameter = Q(105, "mm"),
+                ShiftTime = Q(60, "ms")
+            },
+            new SetupDto(
+                Q(40, "rpm"), Nozzles(4.2, 3800), Line: "rigid", Liquid: "water", Temperature: Q(10, "°C"), SupplyPressure: Q(5, "bar"),
+                Outlet: new RunDto(Q(9, "m"), Q(20, "mm"), "steel"), OilPressure: Q(180, "bar")), clock, stop);
+        await Case(
+            book, juice, "Left stroke fast, pressure dips once a cycle", ["sudden"],
+            [Reading("discharge-pressure", 3690, "bar"), Reading("stroke-left", 0.78, "s"), Reading("stroke-right", 0.93, "s")],
+            [
+                Cue("needle", "swings"), Cue("rhythm", "once"), Cue("reversal", "once"), Cue("leak-at", "none"),
+                Cue("weep-standing", "dry"), Cue("inlet-hose", "calm")], "suspect", stop);
         var brine = await Pump(db, "BRINE-4", "Triplex plunger with V-packing, 45 x 60 mm", "Brine injection",
             Plunger(3, 45, 60, 380, 100, "relief") with { SealReturn = "weep" },
-            new SetupDto(Q(380, "rpm"), Nozzles(104, 80), Q(90, "bar"), "rigid", "brine", Q(24, "°C"), Voltage: Q(400, "V"), LiquidStrength: 12,
-                Inlet: new InletDto(new RunDto(Q(9, "m"), Q(65, "mm"), "plastic", 3), Q(0.4, "m"), 2), Outlet: new RunDto(Q(12, "m"), Q(25, "mm"), "steel", 8)), clock, stop);
-        await Case(book, brine, "Rumbles on warm days at low tank level", ["slow"], [Reading("discharge-pressure", 82, "bar"), Reading("nozzle-flow", 104, "L/min"), Reading("inlet-pressure", -0.52, "bar"), Reading("speed", 380, "rpm")],
-            [Cue("sound", "gravel"), Cue("bubbles-in-supply", "no"), Cue("trend-with-heat", "fades-hot"), Cue("needle", "swings")], "suspect", stop);
+            new SetupDto(
+                Q(380, "rpm"), Nozzles(104, 80), Q(90, "bar"), "rigid", "brine", Q(24, "°C"), Voltage: Q(400, "V"), LiquidStrength: 12,
+                Inlet: new InletDto(new RunDto(Q(9, "m"), Q(65, "mm"), "plastic", 3), Q(0.4, "m"), 2),
+                Outlet: new RunDto(Q(12, "m"), Q(25, "mm"), "steel", 8)), clock, stop);
+        await Case(
+            book, brine, "Rumbles on warm days at low tank level", ["slow"],
+            [
+                Reading("discharge-pressure", 82, "bar"), Reading("nozzle-flow", 104, "L/min"), Reading("inlet-pressure", -0.52, "bar"),
+                Reading("speed", 380, "rpm")],
+            [Cue("sound", "gravel"), Cue("bubbles-in-supply", "no"), Cue("trend-with-heat", "fades-hot"), Cue("needle", "swings")],
+            "suspect", stop);
     }
 
     private static QuantityDto Q(double value, string unit) => new(value, unit);
@@ -95,9 +164,11 @@ public static class DemoData
     private static PumpDto Plunger(int cylinders, double bore, double stroke, double rpm, double bar, string control) =>
         new("crank-plunger", cylinders, Q(bore, "mm"), Q(stroke, "mm"), 0.2, Q(rpm, "rpm"), Q(bar, "bar"), control, "six-caps", "inlet");
 
-    private static SetupDto Run(double rpm, NozzleDto nozzle, double setting, string line) => new(Q(rpm, "rpm"), nozzle, Q(setting, "bar"), line, "water", Q(15, "°C"));
+    private static SetupDto Run(double rpm, NozzleDto nozzle, double setting, string line) =>
+        new(Q(rpm, "rpm"), nozzle, Q(setting, "bar"), line, "water", Q(15, "°C"));
 
-    private static async Task<string> Pump(MildHunchDb db, string tag, string name, string duty, PumpDto pump, SetupDto setup, TimeProvider clock, CancellationToken stop)
+    private static async Task<string> Pump(
+        MildHunchDb db, string tag, string name, string duty, PumpDto pump, SetupDto setup, TimeProvider clock, CancellationToken stop)
     {
         var entity = PumpEndpoints.Check(new PumpRequest(tag, name, duty, pump, setup), clock.GetUtcNow().UtcDateTime);
         db.Pumps.Add(entity);
@@ -105,10 +176,15 @@ public static class DemoData
         return entity.Id;
     }
 
-    private static async Task Case(CaseBook book, string pumpId, string complaint, string[] context, ReadingDto[] readings, CueDto[] cues, string stage, CancellationToken stop)
+    private static async Task Case(
+        CaseBook book, string pumpId, string complaint, string[] context, ReadingDto[] readings, CueDto[] cues, string stage,
+        CancellationToken stop)
     {
         var made = await book.Open(new NewCaseRequest(pumpId, complaint, context), stop);
         var entity = await book.Load(made.Id, stop);
-        await book.Apply(entity, new ChangeRequest("First look and first readings", readings, cues, Facts: new Dictionary<string, string> { ["stage"] = stage }), stop);
+        await book.Apply(
+            entity,
+            new ChangeRequest("First look and first readings", readings, cues, Facts: new Dictionary<string, string> { ["stage"] = stage }),
+            stop);
     }
 }

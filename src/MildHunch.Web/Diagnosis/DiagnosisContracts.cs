@@ -5,7 +5,8 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Diagnosis;
 
 public sealed record DiagnosisRequest(
-    PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<CueDto>? Cues = null, IReadOnlyList<string>? Context = null,
+    PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<CueDto>? Cues = null,
+    IReadOnlyList<string>? Context = null,
     IReadOnlyList<PartHoursDto>? Hours = null,
     [property: Description("what was found in closed cases of such pumps: times by fault")] IReadOnlyDictionary<string, int>? Found = null,
     [property: Description("cues and quantities tried in vain: no evidence, not asked for again")] IReadOnlyList<string>? CouldNot = null,
@@ -41,10 +42,12 @@ public sealed record ContradictionDto(string Source, string Text, double Sigmas)
 public sealed record CheckAnswerDto(string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then);
 
 public sealed record NextCheckDto(
-    string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information, double InformationPerMinute, double MinutesToMend,
+    string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information,
+    double InformationPerMinute, double MinutesToMend,
     string? Cue, string? Reading, IReadOnlyList<HazardDto> Hazards, IReadOnlyList<CheckAnswerDto> Answers);
 
-public sealed record ComparisonDto(string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);
+public sealed record ComparisonDto(
+    string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);
 
 public sealed record DiagnosisResponse(
     IReadOnlyList<ActionDto> Actions,
@@ -59,7 +62,8 @@ public sealed record DiagnosisResponse(
     double TwoAtOnce,
     OpenNowDto OpenNow,
     RivalDto? Rival,
-    [property: Description("what was seen that must stop the pump at once; no check on the running pump is proposed after it")] IReadOnlyList<StopNowDto> StopNow);
+    [property: Description("what was seen that must stop the pump at once; no check on the running pump is proposed after it")]
+    IReadOnlyList<StopNowDto> StopNow);
 
 /// <summary>A sign that ends all work on the running pump: what to do, why, and what was seen.</summary>
 public sealed record StopNowDto(string Id, string Text, string Why, IReadOnlyList<string> Sources);
@@ -70,7 +74,8 @@ public sealed record RivalDto(string Fault, string Name, string? Check, string? 
 /// <summary>Whether opening now beats testing on: expected minutes to a mended, proved pump either way.</summary>
 public sealed record OpenNowDto(bool Recommended, double MinutesIfTested, double MinutesIfOpened, string? BestCheck, string Text);
 
-public sealed record PlanBranchDto(string Text, double Probability, string Leader, double LeaderProbability, PlanStepDto? Next, string? Ends);
+public sealed record PlanBranchDto(
+    string Text, double Probability, string Leader, double LeaderProbability, PlanStepDto? Next, string? Ends);
 
 /// <summary>A check and where each of its answers leads.</summary>
 public sealed record PlanStepDto(string Check, string Name, string Question, double Minutes, IReadOnlyList<PlanBranchDto> Branches);

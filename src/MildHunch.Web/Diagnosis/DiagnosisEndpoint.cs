@@ -16,8 +16,11 @@ public static class DiagnosisEndpoint
 {
     public static void Map(IEndpointRouteBuilder routes)
     {
-        routes.MapPost("/api/diagnosis", (DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) => Compute(request, diagnoser, catalogue))
-            .WithTags("Computation").WithSummary("Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now.");
+        routes.MapPost(
+            "/api/diagnosis",
+            (DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) => Compute(request, diagnoser, catalogue))
+            .WithTags("Computation")
+            .WithSummary("Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now.");
         routes.MapPost("/api/plan", (DiagnosisRequest request, Diagnoser diagnoser) => Plan(request, diagnoser))
             .WithTags("Computation").WithSummary("The next three checks as a small decision tree.");
     }
@@ -48,13 +51,15 @@ public static class DiagnosisEndpoint
 
     private static PlanStepDto ToDto(PlanStep s) => new(
         s.Check.Id, s.Check.Name, s.Question, s.Minutes,
-        [.. s.Branches.Select(b => new PlanBranchDto(b.Text, Round(b.Probability), b.Leader, Round(b.LeaderProbability), b.Next is { } next ? ToDto(next) : null, b.Ends))]);
+        [.. s.Branches.Select(b => new PlanBranchDto(
+            b.Text, Round(b.Probability), b.Leader, Round(b.LeaderProbability), b.Next is { } next ? ToDto(next) : null, b.Ends))]);
 
     private static RivalDto ToDto(Rival r)
     {
         var text = r.Check is null
             ? $"{r.Fault.Name} would need something that no check left here would show."
-            : $"{r.Fault.Name} leads if “{r.Check.Name.ToLowerInvariant()}” shows: {r.Answer} ({HunchWords.Percent(r.Probability)} likely).";
+            : $"{r.Fault.Name} leads if “{r.Check.Name.ToLowerInvariant()}” shows: {r.Answer} ({HunchWords.Percent(r.Probability)} "
+                + "likely).";
         return new RivalDto(r.Fault.Id, r.Fault.Name, r.Check?.Id, r.Answer, Round(r.Probability), text);
     }
 
@@ -62,9 +67,13 @@ public static class DiagnosisEndpoint
     {
         var (tested, opened) = (Math.Round(o.MinutesIfTested), Math.Round(o.MinutesIfOpened));
         var text = tested == opened && o.BestCheck is not null
-            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to a proved pump."
+            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to a proved "
+                + "pump."
             : o.Recommended
-            ? $"Open and mend now: about {opened} min to a proved pump. {(o.BestCheck is null ? "No check left would shorten that." : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")}"
+            ? $"Open and mend now: about {opened} min to a proved pump. "
+                + (o.BestCheck is null
+                    ? "No check left would shorten that."
+                    : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")
             : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you open now.";
         return new OpenNowDto(o.Recommended, Math.Round(o.MinutesIfTested, 1), Math.Round(o.MinutesIfOpened, 1), o.BestCheck?.Id, text);
     }
@@ -89,11 +98,15 @@ public static class DiagnosisEndpoint
 
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
-        new SeverityDto(Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero, s.Severity.One),
-        [.. s.Locations.Select(l => new LocationDto(l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
+        new SeverityDto(
+            Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero,
+            s.Severity.One),
+        [.. s.Locations.Select(l => new LocationDto(
+            l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
         [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text))],
         Math.Round(s.TogetherDecibans, 1),
-        s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes, Hazards(s.Fault.Hazards, catalogue));
+        s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes,
+        Hazards(s.Fault.Hazards, catalogue));
 
     private static PairPartDto ToDto(Hypothesis h) => h.Fault.Location == FaultLocation.End
         ? new(h.Fault.Id, h.Fault.Name, h.Cylinder, null, EndName(h.Cylinder))
@@ -102,7 +115,8 @@ public static class DiagnosisEndpoint
     private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
 
     private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
-        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4), Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
+        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4),
+        Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
         c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
         [.. c.Answers.Select(a => new CheckAnswerDto(a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then))]);
 
@@ -112,7 +126,8 @@ public static class DiagnosisEndpoint
         var written = request.Readings?.LastOrDefault(r => r.Quantity == c.What.Id)?.Value?.Unit;
         var unit = written is null ? Units.Preferred(c.What.Kind) : Quantity.UnitNamed(c.What.Kind, written, "unit");
         QuantityDto Show(double si) => new Amount(c.What.Kind, si).ToDto(unit);
-        return new ComparisonDto(c.What.Id, c.What.Name, c.What.Place, Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
+        return new ComparisonDto(
+            c.What.Id, c.What.Name, c.What.Place, Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
     }
 
     private static LedgerDto ToDto(WaterLedger l, int cylinders) => new(
@@ -130,7 +145,8 @@ public static class DiagnosisEndpoint
         if (l.MissingShares is not { } shares)
             return "Not measured at the nozzle, so nobody knows what is missing.";
         var where = l.MissingMayBeInBypass ? "missing or in the bypass" : "missing";
-        var amount = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
+        var amount = string.Create(
+            System.Globalization.CultureInfo.InvariantCulture, $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
         return shares < 2 * l.MissingSharesSigma ? $"Nothing to speak of is {where} ({amount})." : $"{amount} is {where}.";
     }
 

@@ -11,7 +11,8 @@ namespace MildHunch.Web.Expectation;
 
 /// <param name="PumpFlow">What the pump sends forward at that pressure.</param>
 /// <param name="ShaftKilowatt">Taken from the driver if it worked there.</param>
-public sealed record CurvePointDto(double PressureBar, double PumpFlow, double NozzleFlow, double PumpLow, double PumpHigh, double ShaftKilowatt);
+public sealed record CurvePointDto(
+    double PressureBar, double PumpFlow, double NozzleFlow, double PumpLow, double PumpHigh, double ShaftKilowatt);
 
 /// <summary>What changes with speed: margin over the head required at the inlet, and where it runs then.</summary>
 public sealed record SpeedPointDto(double Rpm, double MarginMetres, double PressureBar, double Flow);
@@ -20,7 +21,8 @@ public sealed record SpeedPointDto(double Rpm, double MarginMetres, double Press
 public sealed record TurnPointDto(double Degrees, double FlowOverMean);
 
 public sealed record CurvesResponse(
-    string PressureUnit, string FlowUnit, IReadOnlyList<CurvePointDto> Points, CurvePointDto Operating, double? Setting, IReadOnlyList<SpeedPointDto> BySpeed, SpeedPointDto OperatingSpeed, IReadOnlyList<TurnPointDto> Turn);
+    string PressureUnit, string FlowUnit, IReadOnlyList<CurvePointDto> Points, CurvePointDto Operating, double? Setting,
+    IReadOnlyList<SpeedPointDto> BySpeed, SpeedPointDto OperatingSpeed, IReadOnlyList<TurnPointDto> Turn);
 
 /// <summary>The curves a pump follows.</summary>
 public static class CurvesEndpoint
@@ -31,7 +33,8 @@ public static class CurvesEndpoint
 
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/curves", (ExpectationRequest request, Catalogue catalogue) => Compute(request, catalogue))
-            .WithTags("Computation").WithSummary("Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs.");
+            .WithTags("Computation")
+            .WithSummary("Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs.");
 
     private static CurvesResponse Compute(ExpectationRequest request, Catalogue catalogue)
     {
@@ -43,17 +46,21 @@ public static class CurvesEndpoint
         var at = solver.Solve(condition, 1, 1, soft);
         var top = 1.3 * Math.Max(at.PressurePa, Math.Max(setup.ControlSetting?.Si ?? 0, pump.RatedPressure.Si));
         var points = Enumerable.Range(0, CurvePoints).Select(i => Point(top * i / (CurvePoints - 1))).ToArray();
-        var speeds = Enumerable.Range(1, SpeedPoints).Select(i => Speed(setup.Speed.Si * 1.3 * i / SpeedPoints)).OfType<SpeedPointDto>().ToArray();
+        var speeds = Enumerable.Range(1, SpeedPoints).Select(i => Speed(setup.Speed.Si * 1.3 * i / SpeedPoints)).OfType<SpeedPointDto>()
+            .ToArray();
         var here = Speed(at.SpeedHz > 0 ? at.SpeedHz : setup.Speed.Si) ?? new SpeedPointDto(0, 0, 0, 0);
         return new CurvesResponse(
-            Units.Bar.Symbol, Units.LitrePerMinute.Symbol, points, Point(at.PressurePa) with { NozzleFlow = Litres(at.NozzleFlow) }, setup.ControlSetting?.In(Units.Bar), speeds, here, Turn(pump, setup, condition));
+            Units.Bar.Symbol, Units.LitrePerMinute.Symbol, points, Point(at.PressurePa) with { NozzleFlow = Litres(at.NozzleFlow) },
+            setup.ControlSetting?.In(Units.Bar), speeds, here, Turn(pump, setup, condition));
 
         CurvePointDto Point(double pa)
         {
             var flow = solver.DeliveredAt(condition, pa);
             var spread = 2 * Math.Sqrt(Math.Pow(PumpExpectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
             var outlet = setup.Nozzle.FlowAt(new GaugePressure(pa)).Si * condition.NozzleFactor;
-            return new CurvePointDto(Math.Round(Units.Bar.FromSi(pa), 3), Litres(flow), Litres(outlet), Litres(flow * (1 - spread)), Litres(flow * (1 + spread)), Math.Round(PowerRules.Shaft(pa * flow) / 1000, 4));
+            return new CurvePointDto(
+                Math.Round(Units.Bar.FromSi(pa), 3), Litres(flow), Litres(outlet), Litres(flow * (1 - spread)), Litres(flow * (1 + spread)),
+                Math.Round(PowerRules.Shaft(pa * flow) / 1000, 4));
         }
 
         // At a speed at which the pump could not run the curve simply ends.
@@ -63,8 +70,12 @@ public static class CurvesEndpoint
             {
                 var there = new OperatingPointSolver(pump, setup.At(new RotationalSpeed(hertz)));
                 var point = there.Solve(condition, 1, 1, soft);
-                var head = Suction.Of(pump, setup, condition, Math.Max(point.SupplyFlow, 1e-12), hertz, solver.InletLoss * point.SupplyFlow * point.SupplyFlow);
-                return new SpeedPointDto(Math.Round(hertz * 60, 2), Math.Round(head.Margin, 3), Math.Round(Units.Bar.FromSi(point.PressurePa), 3), Litres(point.NozzleFlow));
+                var head = Suction.Of(
+                    pump, setup, condition, Math.Max(point.SupplyFlow, 1e-12), hertz,
+                    solver.InletLoss * point.SupplyFlow * point.SupplyFlow);
+                return new SpeedPointDto(
+                    Math.Round(hertz * 60, 2), Math.Round(head.Margin, 3), Math.Round(Units.Bar.FromSi(point.PressurePa), 3),
+                    Litres(point.NozzleFlow));
             }
             catch (ImpossibleInputException)
             {
@@ -80,7 +91,9 @@ public static class CurvesEndpoint
         return [.. Enumerable.Range(0, TurnPoints).Select(i =>
         {
             var theta = 2 * Math.PI * i / (TurnPoints - 1);
-            var flow = Enumerable.Range(0, motion.Chambers).Sum(k => motion.AreaShare(k) * (1 - condition.Unfilled(k)) * motion.Delivered(k, theta - motion.Phase(k), condition.ForwardLeak(k), condition.ReturnLeak(k)));
+            var flow = Enumerable.Range(0, motion.Chambers)
+                .Sum(k => motion.AreaShare(k) * (1 - condition.Unfilled(k))
+                    * motion.Delivered(k, theta - motion.Phase(k), condition.ForwardLeak(k), condition.ReturnLeak(k)));
             return new TurnPointDto(Math.Round(360.0 * i / (TurnPoints - 1), 1), Math.Round(flow / mean, 4));
         })];
     }

@@ -10,7 +10,9 @@ public sealed record FoundDto(string Fault, string Name, int Times);
 /// <summary>What closed cases of one type of pump turned out to be, and since when they count.</summary>
 public sealed record PumpTypeRecord(string PumpType, int Cases, DateTime? Since, IReadOnlyList<FoundDto> Found);
 
-/// <summary>What this shop has found in its closed cases, by type of pump: it moves the priors, so it is shown and can be set back.</summary>
+/// <summary>
+/// What this shop has found in its closed cases, by type of pump: it moves the priors, so it is shown and can be set back.
+/// </summary>
 public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider clock)
 {
     /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
@@ -40,7 +42,8 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
             if (times.Count > 0)
                 records.Add(new PumpTypeRecord(
                     type, times.Values.Sum(), since.TryGetValue(type, out var at) ? at : null,
-                    [.. times.Select(t => new FoundDto(t.Key, catalogue.Fault(t.Key)!.Name, t.Value)).OrderByDescending(f => f.Times).ThenBy(f => f.Name, StringComparer.Ordinal)]));
+                    [.. times.Select(t => new FoundDto(t.Key, catalogue.Fault(t.Key)!.Name, t.Value)).OrderByDescending(f => f.Times)
+                        .ThenBy(f => f.Name, StringComparer.Ordinal)]));
         }
 
         return [.. records.OrderByDescending(r => r.Cases)];
@@ -71,7 +74,8 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
     private async Task<bool> Counts(string pumpType, DateTime? closedAt, CancellationToken stop) => closedAt > await Since(pumpType, stop);
 
     private async Task<DateTime> Since(string pumpType, CancellationToken stop) =>
-        await db.HistoryResets.Where(r => r.PumpType == pumpType).Select(r => (DateTime?)r.At).FirstOrDefaultAsync(stop) ?? DateTime.SpecifyKind(DateTime.MinValue, DateTimeKind.Utc);
+        await db.HistoryResets.Where(r => r.PumpType == pumpType).Select(r => (DateTime?)r.At).FirstOrDefaultAsync(stop)
+            ?? DateTime.SpecifyKind(DateTime.MinValue, DateTimeKind.Utc);
 
     // "inlet-valve-leak+nozzle-worn@…": every fault of it that the catalogue still knows.
     private void Count(Dictionary<string, int> times, string closed, int count)
@@ -87,7 +91,8 @@ public static class HistoryEndpoints
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/history").WithTags("History");
-        group.MapGet("/", (ShopRecord record, CancellationToken stop) => record.All(stop)).WithSummary("What closed cases turned out to be, by type of pump: it moves the priors.");
+        group.MapGet("/", (ShopRecord record, CancellationToken stop) => record.All(stop))
+            .WithSummary("What closed cases turned out to be, by type of pump: it moves the priors.");
         group.MapDelete("/{pumpType}", async (string pumpType, ShopRecord record, CancellationToken stop) =>
         {
             await record.Reset(pumpType, stop);

@@ -12,13 +12,15 @@ public sealed record JotItemDto(int Start, int Length, string Says, ReadingDto? 
 
 public sealed record JotGapDto(int Start, int Length, string Text, string Problem);
 
-public sealed record JotResponse(IReadOnlyList<JotItemDto> Items, IReadOnlyList<JotGapDto> NotUnderstood, IReadOnlyList<string> Suggestions);
+public sealed record JotResponse(
+    IReadOnlyList<JotItemDto> Items, IReadOnlyList<JotGapDto> NotUnderstood, IReadOnlyList<string> Suggestions);
 
 /// <summary>What a line of shorthand says, before it counts.</summary>
 public static class JotEndpoint
 {
     public static void Map(IEndpointRouteBuilder routes) =>
-        routes.MapPost("/api/jot", (JotRequest request, JotLine jot) => Read(request, jot)).WithTags("Computation").WithSummary("Reads a technician's shorthand; stores nothing.");
+        routes.MapPost("/api/jot", (JotRequest request, JotLine jot) => Read(request, jot)).WithTags("Computation")
+            .WithSummary("Reads a technician's shorthand; stores nothing.");
 
     // A bare number is in the unit of the pump's own plate.
     private static Unit? Plate(QuantityDto? told, QuantityKind kind) => told is null ? null : Units.Find(kind, told.Unit ?? "");
@@ -27,12 +29,19 @@ public static class JotEndpoint
     {
         var text = request.Text ?? throw new ImpossibleInputException("text", "nothing", "a line such as “31 bar swing 24, bypass none”");
         var pump = request.Pump.ToCore();
-        var read = jot.Read(text, pump, JotUnits.Of(Plate(request.Pump!.RatedPressure, QuantityKind.GaugePressure), Plate(request.Pump.RatedFlow, QuantityKind.VolumeFlow)));
+        var read = jot.Read(
+            text, pump,
+            JotUnits.Of(
+                Plate(request.Pump!.RatedPressure, QuantityKind.GaugePressure), Plate(request.Pump.RatedFlow, QuantityKind.VolumeFlow)));
         return new JotResponse(
             [.. read.Items.Select(i => new JotItemDto(
                 i.Start, i.Length, i.Says,
                 i.Number is { } n ? new ReadingDto(n.What, n.Value.ToDto(i.Unit!)) : null,
-                i.Cue is { } c ? new CueDto(c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When == Dripping.Unsaid ? null : c.When.Kebab()) : null))],
+                i.Cue is { } c
+                    ? new CueDto(
+                        c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute, Stream: c.Stream ? true : null,
+                        When: c.When == Dripping.Unsaid ? null : c.When.Kebab())
+                    : null))],
             [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))],
             read.Suggestions);
     }

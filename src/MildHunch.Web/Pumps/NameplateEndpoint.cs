@@ -4,7 +4,8 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Pumps;
 
 /// <summary>Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words.</summary>
-public sealed record NameplateResponse(QuantityDto PlungerDiameter, QuantityDto Stroke, QuantityDto RatedSpeed, QuantityDto RatedFlow, string? WorkedOut, string? Doubt);
+public sealed record NameplateResponse(
+    QuantityDto PlungerDiameter, QuantityDto Stroke, QuantityDto RatedSpeed, QuantityDto RatedFlow, string? WorkedOut, string? Doubt);
 
 /// <summary>Geometry and nameplate complete one another while they are typed.</summary>
 public static class NameplateEndpoint
@@ -15,6 +16,8 @@ public static class NameplateEndpoint
             var plate = pump.ToNameplate();
             static QuantityDto Show(QuantityKind kind, double si) => new Amount(kind, si).ToDto();
             return new NameplateResponse(
-                Show(QuantityKind.Length, plate.PlungerDiameter.Si), Show(QuantityKind.Length, plate.Stroke.Si), Show(QuantityKind.RotationalSpeed, plate.Speed.Si), Show(QuantityKind.VolumeFlow, plate.Flow.Si), plate.WorkedOut, plate.Doubt);
+                Show(QuantityKind.Length, plate.PlungerDiameter.Si), Show(QuantityKind.Length, plate.Stroke.Si),
+                Show(QuantityKind.RotationalSpeed, plate.Speed.Si), Show(QuantityKind.VolumeFlow, plate.Flow.Si), plate.WorkedOut,
+                plate.Doubt);
         }).WithTags("Computation").WithSummary("Completes bore, stroke, speed and flow from any three of them.");
 }

@@ -46,7 +46,8 @@ public static class PumpEndpoints
         var pump = request.Pump.ToCore();
         request.Setup.ToCore();
         if (request.Setup!.ControlSetting is null && pump.Control is ControlKind.Unloader or ControlKind.Regulator)
-            throw new ImpossibleInputException("setup.controlSetting", "nothing", $"the pressure at which the {pump.Control.Kebab()} opens");
+            throw new ImpossibleInputException(
+                "setup.controlSetting", "nothing", $"the pressure at which the {pump.Control.Kebab()} opens");
         return new PumpEntity
         {
             Id = Ids.New(),
@@ -67,7 +68,8 @@ public static class PumpEndpoints
         return TypedResults.Ok(Resource(pump));
     }
 
-    private static async Task<Created<PumpResource>> Add(PumpRequest request, MildHunchDb db, Diagnoser diagnoser, TimeProvider clock, HttpResponse response, CancellationToken stop)
+    private static async Task<Created<PumpResource>> Add(
+        PumpRequest request, MildHunchDb db, Diagnoser diagnoser, TimeProvider clock, HttpResponse response, CancellationToken stop)
     {
         var pump = Check(request, clock.GetUtcNow().UtcDateTime);
         await RefuseTwin(db, pump.Tag, null, stop);
@@ -78,13 +80,16 @@ public static class PumpEndpoints
         return TypedResults.Created($"/api/pumps/{pump.Id}", Resource(pump));
     }
 
-    private static async Task<Ok<PumpResource>> Change(string id, PumpRequest request, MildHunchDb db, Diagnoser diagnoser, TimeProvider clock, HttpRequest http, HttpResponse response, CancellationToken stop)
+    private static async Task<Ok<PumpResource>> Change(
+        string id, PumpRequest request, MildHunchDb db, Diagnoser diagnoser, TimeProvider clock, HttpRequest http, HttpResponse response,
+        CancellationToken stop)
     {
         var pump = await db.Pumps.FirstOrDefaultAsync(p => p.Id == id, stop) ?? throw RefusalException.NotFound("pump", id);
         ETags.Require(http, pump.Version);
         var wanted = Check(request, clock.GetUtcNow().UtcDateTime);
         await RefuseTwin(db, wanted.Tag, id, stop);
-        (pump.Tag, pump.Name, pump.Duty, pump.Type, pump.PumpJson, pump.SetupJson) = (wanted.Tag, wanted.Name, wanted.Duty, wanted.Type, wanted.PumpJson, wanted.SetupJson);
+        (pump.Tag, pump.Name, pump.Duty, pump.Type, pump.PumpJson, pump.SetupJson) = (
+            wanted.Tag, wanted.Name, wanted.Duty, wanted.Type, wanted.PumpJson, wanted.SetupJson);
         pump.Version++;
         await Save(db, pump, stop);
         Prepare(diagnoser, request);
@@ -98,7 +103,8 @@ public static class PumpEndpoints
             throw Taken(tag);
     }
 
-    private static RefusalException Taken(string tag) => new(StatusCodes.Status409Conflict, "This tag is taken", "tag", $"There is a pump {tag} already. Give this one another tag.");
+    private static RefusalException Taken(string tag) =>
+        new(StatusCodes.Status409Conflict, "This tag is taken", "tag", $"There is a pump {tag} already. Give this one another tag.");
 
     // Of two who give one tag at the same moment, the database lets one through.
     private static async Task Save(MildHunchDb db, PumpEntity pump, CancellationToken stop)
@@ -114,17 +120,22 @@ public static class PumpEndpoints
     }
 
     // Whoever stores a pump asks about it next.
-    private static void Prepare(Diagnoser diagnoser, PumpRequest request) => diagnoser.Prepare(request.Pump.ToCore(), request.Setup.ToCore());
+    private static void Prepare(Diagnoser diagnoser, PumpRequest request) =>
+        diagnoser.Prepare(request.Pump.ToCore(), request.Setup.ToCore());
 
     private static string Text(string? text, string field, int most, string accepted)
     {
         var trimmed = text?.Trim() ?? "";
-        return trimmed.Length is > 0 && trimmed.Length <= most ? trimmed : throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"{trimmed.Length} characters", accepted);
+        return trimmed.Length is > 0 && trimmed.Length <= most
+            ? trimmed
+            : throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"{trimmed.Length} characters", accepted);
     }
 
     private static string Short(string? text, string field)
     {
         var trimmed = text?.Trim() ?? "";
-        return trimmed.Length <= 200 ? trimmed : throw new ImpossibleInputException(field, $"{trimmed.Length} characters", "at most 200 characters");
+        return trimmed.Length <= 200
+            ? trimmed
+            : throw new ImpossibleInputException(field, $"{trimmed.Length} characters", "at most 200 characters");
     }
 }

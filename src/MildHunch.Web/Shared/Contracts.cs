@@ -9,7 +9,9 @@ public sealed record QuantityDto(double Value, string Unit);
 public sealed record ProcessDto(QuantityDto? OpensAt, QuantityDto? Flow, QuantityDto? At);
 
 /// <summary>What the nozzle passes, told in one of four ways; count of them side by side.</summary>
-public sealed record NozzleDto(QuantityDto? Flow = null, QuantityDto? At = null, double? Size = null, QuantityDto? Orifice = null, ProcessDto? Process = null, int? Count = null);
+public sealed record NozzleDto(
+    QuantityDto? Flow = null, QuantityDto? At = null, double? Size = null, QuantityDto? Orifice = null, ProcessDto? Process = null,
+    int? Count = null);
 
 /// <summary>What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is told.</summary>
 public sealed record PumpDto(
@@ -54,7 +56,9 @@ public sealed record RunDto(
     [property: Description("loss coefficients of fittings, in velocity heads")] double? Fittings = null);
 
 /// <summary>The suction side.</summary>
-public sealed record InletDto(RunDto? Run, [property: Description("source above the pump")] QuantityDto? Level = null, [property: Description("strainer and foot valve, in velocity heads")] double? Strainer = null);
+public sealed record InletDto(
+    RunDto? Run, [property: Description("source above the pump")] QuantityDto? Level = null,
+    [property: Description("strainer and foot valve, in velocity heads")] double? Strainer = null);
 
 public sealed record DampenerDto(QuantityDto? GasVolume, QuantityDto? Charge);
 
@@ -77,7 +81,8 @@ public sealed record SetupDto(
     [property: Description("inlet or outlet")] string? Injector = null,
     [property: Description("working, or bypassing with the outlet shut")] string? State = null,
     [property: Description("of an intensifier")] QuantityDto? OilPressure = null,
-    [property: Description("what the gauge at the head reads up to; 1.6 times the rating where nothing is said")] QuantityDto? GaugeSpan = null);
+    [property: Description("what the gauge at the head reads up to; 1.6 times the rating where nothing is said")]
+    QuantityDto? GaugeSpan = null);
 
 /// <summary>A fault laid on a pump: severity 0 to 1, and where.</summary>
 public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder = null, string? Side = null);
@@ -86,7 +91,8 @@ public sealed record FaultLoadDto(string? Fault, double? Severity, int? Cylinder
 public sealed record ReadingDto(
     string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null,
     [property: Description("upper end, where a range was read: 28 to 46 bar is a mean and a swing")] QuantityDto? To = null,
-    [property: Description("before or after a mend; what was read before no longer counts once something was read after")] string? At = null,
+    [property: Description("before or after a mend; what was read before no longer counts once something was read after")]
+    string? At = null,
     [property: Description("what the verdict calls it; readings[0] and so on where nothing is said")] string? Id = null);
 
 /// <summary>Hours a part has run since it was new.</summary>

@@ -10,7 +10,8 @@ public static class Csv
 
     /// <summary>True where the caller prefers a table over JSON.</summary>
     public static bool Wanted(HttpRequest request) =>
-        request.GetTypedHeaders().Accept.OrderByDescending(a => a.Quality ?? 1).FirstOrDefault()?.MediaType.Value?.Equals(MediaType, StringComparison.OrdinalIgnoreCase) ?? false;
+        request.GetTypedHeaders().Accept.OrderByDescending(a => a.Quality ?? 1)
+            .FirstOrDefault()?.MediaType.Value?.Equals(MediaType, StringComparison.OrdinalIgnoreCase) ?? false;
 
     public static IResult Table(string file, IReadOnlyList<string> headings, IEnumerable<object[]> rows)
     {

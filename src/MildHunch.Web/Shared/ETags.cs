@@ -12,13 +12,16 @@ public static class ETags
     {
         var given = request.Headers.IfMatch.ToString();
         if (given.Length == 0)
-            throw new RefusalException(StatusCodes.Status428PreconditionRequired, "Which version is changed?", "If-Match", "Send If-Match with the ETag of what you saw.");
+            throw new RefusalException(
+                StatusCodes.Status428PreconditionRequired, "Which version is changed?", "If-Match",
+                "Send If-Match with the ETag of what you saw.");
         if (given != Of(version))
             throw Stale();
     }
 
     public static RefusalException Stale() => new(
-        StatusCodes.Status412PreconditionFailed, "Changed elsewhere meanwhile", "If-Match", "Somebody else changed this meanwhile. Load it again; what you typed is still on your screen.");
+        StatusCodes.Status412PreconditionFailed, "Changed elsewhere meanwhile", "If-Match",
+        "Somebody else changed this meanwhile. Load it again; what you typed is still on your screen.");
 
     public static void Show(HttpResponse response, int version) => response.Headers.ETag = Of(version);
 }

@@ -16,12 +16,20 @@ public static class Mapping
     public static TakenReading ToCore(this ReadingDto? dto, string at)
     {
         var kind = Observables.Find(dto?.Quantity ?? "")?.Kind
-            ?? (TakenQuantities.All.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside ? beside.Kind : null as QuantityKind?)
-            ?? throw new ImpossibleInputException($"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing", string.Join(", ", Observables.All.Select(o => o.Id).Concat(TakenQuantities.All.Select(b => b.Id))));
+            ?? (TakenQuantities.All.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside
+                ? beside.Kind
+                : null as QuantityKind?)
+            ?? throw new ImpossibleInputException(
+                $"{at}.quantity", dto?.Quantity is { } q ? $"“{q}”" : "nothing",
+                string.Join(", ", Observables.All.Select(o => o.Id).Concat(TakenQuantities.All.Select(b => b.Id))));
         var value = Amount(dto!.Value, kind, $"{at}.value");
         Amount? to = dto.To is null ? null : Amount(dto.To, kind, $"{at}.to");
-        double? sigma = dto.Uncertainty is null ? null : Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
-        return new TakenReading(dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default), dto.Id ?? at, at);
+        double? sigma = dto.Uncertainty is null
+            ? null
+            : Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
+        return new TakenReading(
+            dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at), Choice<Mend>(dto.At, $"{at}.at", default),
+            dto.Id ?? at, at);
     }
 
     public static Limits ToCore(this LimitsDto? dto) => dto is null
@@ -36,7 +44,13 @@ public static class Mapping
     public static CueFact ToCore(this CueDto? dto, string at) => new(
         dto?.Cue ?? throw new ImpossibleInputException($"{at}.cue", "nothing", "the name of a cue"),
         dto.Answer ?? throw new ImpossibleInputException($"{at}.answer", "nothing", "one of the cue's answers"),
-        dto.End is null ? dto.Cylinder : dto.End is "left" ? 1 : dto.End is "right" ? 2 : throw new ImpossibleInputException($"{at}.end", $"“{(dto.End.Length > 40 ? dto.End[..40] : dto.End)}”", "left, right"),
+        dto.End is null
+            ? dto.Cylinder
+            : dto.End is "left"
+            ? 1
+            : dto.End is "right"
+            ? 2
+            : throw new ImpossibleInputException($"{at}.end", $"“{(dto.End.Length > 40 ? dto.End[..40] : dto.End)}”", "left, right"),
         dto.Side is null ? null : Choice<Side>(dto.Side, $"{at}.side", default),
         dto.DropsPerMinute,
         Stream: dto.Stream ?? false,
@@ -49,20 +63,25 @@ public static class Mapping
         var seen = new HashSet<string>();
         foreach (var (id, field) in named)
             if (id is not null && (id.Length is 0 or > 100 || !seen.Add(id)))
-                throw new ImpossibleInputException(field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”", "a name of 1 to 100 characters that no other entry has");
+                throw new ImpossibleInputException(
+                    field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”", "a name of 1 to 100 characters that no other entry has");
     }
 
     /// <summary>CaseEvidence from what was sent; unknown answers count as asked in vain.</summary>
-    public static CaseEvidence ToEvidence(ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null, IReadOnlyList<string>? context = null)
+    public static CaseEvidence ToEvidence(
+        ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null,
+        IReadOnlyList<string>? context = null)
     {
-        RefuseTwins((readings ?? []).Select((r, i) => (r?.Id, Field: $"readings[{i}].id")).Concat((cues ?? []).Select((c, i) => (c?.Id, Field: $"cues[{i}].id"))));
+        RefuseTwins((readings ?? []).Select((r, i) => (r?.Id, Field: $"readings[{i}].id"))
+            .Concat((cues ?? []).Select((c, i) => (c?.Id, Field: $"cues[{i}].id"))));
         CueFact[] told = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = c?.Id ?? $"cues[{i}]" })];
         var evidence = AsTaken.Evidence(
             pump,
             setup,
             [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
             [.. told.Where(c => c.Answer != Unknown)],
-            [.. (context ?? []).Select((c, i) => c ?? throw Missing($"context[{i}]", "the name of a piece of history, such as ran-dry")).Distinct()]);
+            [.. (context ?? []).Select((c, i) => c ?? throw Missing($"context[{i}]", "the name of a piece of history, such as ran-dry"))
+                .Distinct()]);
         return evidence with { CouldNot = [.. told.Where(c => c.Answer == Unknown).Select(c => c.Cue)] };
     }
 
@@ -92,7 +111,8 @@ public static class Mapping
         foreach (var value in Enum.GetValues<T>())
             if (value.Kebab() == text)
                 return value;
-        throw new ImpossibleInputException(field, $"“{(text.Length > 40 ? text[..40] : text)}”", string.Join(", ", Enum.GetValues<T>().Select(v => v.Kebab())));
+        throw new ImpossibleInputException(
+            field, $"“{(text.Length > 40 ? text[..40] : text)}”", string.Join(", ", Enum.GetValues<T>().Select(v => v.Kebab())));
     }
 
     public static ImpossibleInputException Missing(string field, string accepted) => new(field, "nothing", accepted);
@@ -115,7 +135,9 @@ public static class Mapping
         if (dto is null)
             throw Missing(field, $"a value and a unit of {Quantity.Name(kind)}");
         var unit = Quantity.UnitNamed(kind, dto.Unit, field);
-        return double.IsFinite(dto.Value) ? new Amount(kind, unit.ToSi(dto.Value)) : throw new ImpossibleInputException(field, "a value that is no number", "a finite number");
+        return double.IsFinite(dto.Value)
+            ? new Amount(kind, unit.ToSi(dto.Value))
+            : throw new ImpossibleInputException(field, "a value that is no number", "a finite number");
     }
 
     private static double ZeroOf(QuantityDto dto, QuantityKind kind) => Quantity.UnitNamed(kind, dto.Unit, "uncertainty").ToSi(0);

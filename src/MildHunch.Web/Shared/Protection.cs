@@ -8,10 +8,14 @@ public static class Protection
 {
     // Everything ships with the product; PrimeVue sets styles of its own while it runs.
     private const string Policy =
-        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; worker-src 'self' blob:; "
+        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; "
+            + "connect-src 'self'; worker-src 'self' blob:; "
         + "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
-    /// <summary>Headers on everything that is served, refusals too: they are set at the last moment, since a failing request loses what was set before.</summary>
+    /// <summary>
+    /// Headers on everything that is served, refusals too: they are set at the last moment, since a failing request loses what was set
+    /// before.
+    /// </summary>
     public static Task Headers(HttpContext context, RequestDelegate next)
     {
         context.Response.OnStarting(() =>
@@ -32,7 +36,8 @@ public static class Protection
     /// </summary>
     public static IReadOnlySet<string> HostNames(string? allowed)
     {
-        var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase) { "localhost", "127.0.0.1", "[::1]", Environment.MachineName, $"{Environment.MachineName}.local" };
+        var names = new HashSet<string>(StringComparer.OrdinalIgnoreCase) {
+            "localhost", "127.0.0.1", "[::1]", Environment.MachineName, $"{Environment.MachineName}.local" };
         foreach (var name in (allowed ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
             names.Add(name);
         try
@@ -54,13 +59,17 @@ public static class Protection
         names.Contains(context.Request.Host.Host)
             ? next(context)
             : throw new RefusalException(
-                StatusCodes.Status421MisdirectedRequest, "Not by this name", "Host", $"Mild Hunch is not called “{Short(context.Request.Host.Host)}” here. A shop may list names of its own in ALLOWED_HOSTS.");
+                StatusCodes.Status421MisdirectedRequest, "Not by this name", "Host",
+                $"Mild Hunch is not called “{Short(context.Request.Host.Host)}” here. A shop may list names of its own in ALLOWED_HOSTS.");
 
     /// <summary>Refuses a body in letters that nobody knows, before anything tries to read it.</summary>
     public static Task KnownLetters(HttpContext context, RequestDelegate next)
     {
-        if (Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset.HasValue && !Known(type.Charset.Value.Trim('"')))
-            throw new RefusalException(StatusCodes.Status415UnsupportedMediaType, "This request cannot be read", "Content-Type", $"The charset “{Short(type.Charset.Value)}” is not known. Send JSON as UTF-8.");
+        if (Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset.HasValue
+            && !Known(type.Charset.Value.Trim('"')))
+            throw new RefusalException(
+                StatusCodes.Status415UnsupportedMediaType, "This request cannot be read", "Content-Type",
+                $"The charset “{Short(type.Charset.Value)}” is not known. Send JSON as UTF-8.");
         return next(context);
     }
 

@@ -15,7 +15,8 @@ public static class PumpMapping
     {
         const string at = "pump";
         if (dto is null)
-            throw new ImpossibleInputException(at, "nothing", "what the pump is: cylinders, plungerDiameter, stroke, ratedSpeed, ratedPressure, control");
+            throw new ImpossibleInputException(
+                at, "nothing", "what the pump is: cylinders, plungerDiameter, stroke, ratedSpeed, ratedPressure, control");
         return Mapping.Under(at, () =>
         {
             var plate = dto.ToNameplate();
@@ -72,7 +73,12 @@ public static class PumpMapping
                 drive,
                 dto.Inlet is null ? null : Mapping.Under("inlet", () => ToInlet(dto.Inlet)),
                 dto.Outlet is null ? null : Mapping.Under("outlet", () => ToRun(dto.Outlet)),
-                dto.Dampener is null ? null : Mapping.Under("dampener", () => Dampener.Create(dto.Dampener.GasVolume.Need<Volume>("gasVolume"), dto.Dampener.Charge.Need<GaugePressure>("charge"))),
+                dto.Dampener is null
+                    ? null
+                    : Mapping.Under(
+                        "dampener",
+                        () => Dampener.Create(
+                            dto.Dampener.GasVolume.Need<Volume>("gasVolume"), dto.Dampener.Charge.Need<GaugePressure>("charge"))),
                 dto.Relief.Maybe<GaugePressure>("relief"),
                 dto.Injector is null ? null : Mapping.Choice<InjectorPlace>(dto.Injector, "injector", default),
                 Mapping.Choice(dto.State, "state", ControlState.Working),
@@ -101,7 +107,8 @@ public static class PumpMapping
                 "brine" => new Brine((strength ?? 10) / 100),
                 "glycol" => new Glycol((strength ?? 30) / 100),
                 "oil" => new LightOil(strength ?? 22),
-                _ => throw new ImpossibleInputException("liquid", $"“{(name.Length > 40 ? name[..40] : name)}”", "water, seawater, brine, glycol, oil"),
+                _ => throw new ImpossibleInputException(
+                    "liquid", $"“{(name.Length > 40 ? name[..40] : name)}”", "water, seawater, brine, glycol, oil"),
             };
         }
         catch (ImpossibleInputException e) when (e.Field != "liquid")
@@ -114,15 +121,20 @@ public static class PumpMapping
     private static Drive ToDrive(DriveDto dto)
     {
         var belt = dto.DriverPulley is not null || dto.PumpPulley is not null;
-        var ratio = belt ? Drive.BeltRatio(dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) : dto.GearRatio ?? 1;
+        var ratio = belt
+            ? Drive.BeltRatio(dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley"))
+            : dto.GearRatio ?? 1;
         var power = dto.RatedPower.Need<Power>("ratedPower");
         var drive = dto.Kind switch
         {
-            "motor" => Drive.Motor(dto.Poles ?? 4, dto.Frequency.Maybe<RotationalSpeed>("frequency")?.Si ?? 50, power, dto.Droop ?? 0.035, ratio, belt),
+            "motor" => Drive.Motor(
+                dto.Poles ?? 4, dto.Frequency.Maybe<RotationalSpeed>("frequency")?.Si ?? 50, power, dto.Droop ?? 0.035, ratio, belt),
             "engine" => Drive.Engine(dto.NoLoadSpeed.Need<RotationalSpeed>("noLoadSpeed"), power, dto.Droop ?? 0.06, ratio, belt),
             _ => throw new ImpossibleInputException("kind", dto.Kind is null ? "nothing" : $"“{dto.Kind}”", "motor, engine"),
         };
-        return belt ? drive with { Pulleys = (dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) } : drive;
+        return belt
+            ? drive with { Pulleys = (dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) }
+            : drive;
     }
 
     private static InletSide ToInlet(InletDto dto)
@@ -134,7 +146,8 @@ public static class PumpMapping
     }
 
     private static LineRun ToRun(RunDto? dto) => LineRun.Create(
-        (dto?.Length).Need<Length>("length"), (dto?.Bore).Need<Length>("bore"), Mapping.Choice(dto?.Material, "material", LineMaterial.Hose), dto?.Fittings ?? 0);
+        (dto?.Length).Need<Length>("length"), (dto?.Bore).Need<Length>("bore"),
+        Mapping.Choice(dto?.Material, "material", LineMaterial.Hose), dto?.Fittings ?? 0);
 
     private static Nozzle ToNozzle(NozzleDto? dto, Liquid liquid, Temperature temperature)
     {
@@ -142,9 +155,16 @@ public static class PumpMapping
         {
             { Orifice: { } orifice } => Nozzle.FromOrifice(orifice.Maybe<Length>("orifice")!.Value, liquid.Density(temperature)),
             { Size: { } size } => Nozzle.FromSize(size),
-            { Process: { } process } => Mapping.Under("process", () => Nozzle.FromProcess(process.OpensAt.Need<GaugePressure>("opensAt"), process.Flow.Need<VolumeFlow>("flow"), process.At.Need<GaugePressure>("at"))),
+            { Process: { } process } =>
+                Mapping.Under(
+                    "process",
+                    () => Nozzle.FromProcess(
+                        process.OpensAt.Need<GaugePressure>("opensAt"), process.Flow.Need<VolumeFlow>("flow"),
+                        process.At.Need<GaugePressure>("at"))),
             { Flow: not null } or { At: not null } => Nozzle.FromPoint(dto.Flow.Need<VolumeFlow>("flow"), dto.At.Need<GaugePressure>("at")),
-            _ => throw new ImpossibleInputException("flow", "nothing", "a flow and the pressure it is passed at, a size number, an orifice, or a process with its back pressure"),
+            _ => throw new ImpossibleInputException(
+                "flow", "nothing",
+                "a flow and the pressure it is passed at, a size number, an orifice, or a process with its back pressure"),
         };
         return dto.Count is { } count ? one.Times(count) : one;
     }

@@ -15,7 +15,8 @@ public sealed class RefusalException(int status, string title, string field, str
 
     public string Field { get; } = field;
 
-    public static RefusalException NotFound(string what, string id) => new(StatusCodes.Status404NotFound, $"There is no {what} here", what, $"No {what} has the id “{id}”.");
+    public static RefusalException NotFound(string what, string id) =>
+        new(StatusCodes.Status404NotFound, $"There is no {what} here", what, $"No {what} has the id “{id}”.");
 }
 
 /// <summary>Every refusal as problem details (RFC 9457) with the field named.</summary>
@@ -29,14 +30,19 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
             RefusalException e => Problem(e.Status, e.Title, e.Field, e.Message),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TooLarge(),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
-            BadHttpRequestException e => Problem(e.StatusCode, "This request cannot be read", "body", "Nothing was sent, or not as JSON. Send a JSON object with Content-Type application/json."),
+            BadHttpRequestException e =>
+                Problem(
+                    e.StatusCode, "This request cannot be read", "body",
+                    "Nothing was sent, or not as JSON. Send a JSON object with Content-Type application/json."),
             JsonException json => Unreadable(json),
             _ => null,
         };
         if (problem is null)
         {
             log.LogError(exception, "Unexpected failure at {Path}", context.Request.Path);
-            problem = Problem(StatusCodes.Status500InternalServerError, "Something went wrong on our side", "", "It has been logged. What was typed is still on the screen; try again.");
+            problem = Problem(
+                StatusCodes.Status500InternalServerError, "Something went wrong on our side", "",
+                "It has been logged. What was typed is still on the screen; try again.");
         }
 
         context.Response.StatusCode = problem.Status!.Value;
@@ -52,15 +58,20 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
     {
         var field = Start().Replace(json.Path ?? "", "");
         return field.Length == 0
-            ? Problem(StatusCodes.Status400BadRequest, "This request cannot be read", "body", "What was sent is not a JSON object as described in /openapi/v1.json.")
-            : Problem(StatusCodes.Status400BadRequest, "This cannot be", field, $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
+            ? Problem(
+                StatusCodes.Status400BadRequest, "This request cannot be read", "body",
+                "What was sent is not a JSON object as described in /openapi/v1.json.")
+            : Problem(
+                StatusCodes.Status400BadRequest, "This cannot be", field,
+                $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
     }
 
     // The serializer tells what it wanted in the innermost message only.
     private static string Expected(JsonException json)
     {
         var told = $"{json.Message} {json.InnerException?.Message}";
-        return told.Contains("as a number", StringComparison.Ordinal) || told.Contains("Double", StringComparison.Ordinal) || told.Contains("Int32", StringComparison.Ordinal) ? "a number, such as 12.5"
+        return told.Contains("as a number", StringComparison.Ordinal) || told.Contains("Double", StringComparison.Ordinal)
+            || told.Contains("Int32", StringComparison.Ordinal) ? "a number, such as 12.5"
             : told.Contains("as a string", StringComparison.Ordinal) || told.Contains("System.String", StringComparison.Ordinal) ? "a text"
             : told.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
             : "what /openapi/v1.json describes";

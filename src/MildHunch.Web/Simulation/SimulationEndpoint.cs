@@ -9,25 +9,31 @@ using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Simulation;
 
-public sealed record OutletMoveDto([property: Description("seconds from the start")] double At, [property: Description("0 shut to 1 open")] double Opening);
+public sealed record OutletMoveDto(
+    [property: Description("seconds from the start")] double At, [property: Description("0 shut to 1 open")] double Opening);
 
-public sealed record SpeedMoveDto([property: Description("seconds from the start")] double At, [property: Description("share of the set-up's speed")] double Share);
+public sealed record SpeedMoveDto(
+    [property: Description("seconds from the start")] double At, [property: Description("share of the set-up's speed")] double Share);
 
 /// <summary>What to run; everything may be left out.</summary>
 public sealed record PlanDto(
-    double? Seconds = null, double? SamplesPerSecond = null, int? StepsPerTurn = null, bool? FromRest = null, double? RampSeconds = null, IReadOnlyList<OutletMoveDto>? Outlet = null, IReadOnlyList<SpeedMoveDto>? SpeedMoves = null,
+    double? Seconds = null, double? SamplesPerSecond = null, int? StepsPerTurn = null, bool? FromRest = null, double? RampSeconds = null,
+    IReadOnlyList<OutletMoveDto>? Outlet = null, IReadOnlyList<SpeedMoveDto>? SpeedMoves = null,
     [property: Description("one sigma laid over sampled pressures")] QuantityDto? Noise = null, int? Seed = null);
 
 public sealed record SimulationRequest(PumpDto? Pump, SetupDto? Setup, IReadOnlyList<FaultLoadDto>? Faults = null, PlanDto? Plan = null);
 
 /// <summary>Mean values over whole turns at the end of the run.</summary>
 public sealed record MeansDto(
-    QuantityDto Pressure, QuantityDto Swing, QuantityDto GunPressure, QuantityDto HighestPressure, QuantityDto InletPressure, QuantityDto LowestInletPressure, QuantityDto NozzleFlow, QuantityDto BypassFlow,
-    QuantityDto OutsideFlow, QuantityDto SupplyFlow, QuantityDto Speed, bool Cavitates, double EnergyOff, IReadOnlyList<double>? StrokeSeconds);
+    QuantityDto Pressure, QuantityDto Swing, QuantityDto GunPressure, QuantityDto HighestPressure, QuantityDto InletPressure,
+    QuantityDto LowestInletPressure, QuantityDto NozzleFlow, QuantityDto BypassFlow,
+    QuantityDto OutsideFlow, QuantityDto SupplyFlow, QuantityDto Speed, bool Cavitates, double EnergyOff,
+    IReadOnlyList<double>? StrokeSeconds);
 
 /// <summary>Samples column by column: seconds, turns, bar, L/min; valves as bits, the first cylinder lowest.</summary>
 public sealed record TraceDto(
-    IReadOnlyList<double> Seconds, IReadOnlyList<double> Turns, IReadOnlyList<double> Head, IReadOnlyList<double> Gun, IReadOnlyList<double> Inlet, IReadOnlyList<double> NozzleFlow, IReadOnlyList<double> BypassFlow,
+    IReadOnlyList<double> Seconds, IReadOnlyList<double> Turns, IReadOnlyList<double> Head, IReadOnlyList<double> Gun,
+    IReadOnlyList<double> Inlet, IReadOnlyList<double> NozzleFlow, IReadOnlyList<double> BypassFlow,
     IReadOnlyList<int> InletValves, IReadOnlyList<int> DischargeValves, IReadOnlyList<IReadOnlyList<double>> Chambers);
 
 public sealed record SimulationResponse(MeansDto Means, TraceDto Trace, int Steps, int HalvedSteps, WorkingDto Working);
@@ -42,7 +48,8 @@ public static class SimulationEndpoint
                 return Csv.Wanted(http.Request) ? ToCsv(result) : Results.Ok(ToDto(result));
             })
             .Produces<SimulationResponse>().WithTags("Computation")
-            .WithSummary("The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when the caller hangs up.");
+            .WithSummary("The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when "
+                + "the caller hangs up.");
 
     private static SimulationResult Compute(SimulationRequest request, Catalogue catalogue, CancellationToken stop)
     {
@@ -61,7 +68,8 @@ public static class SimulationEndpoint
         }
         catch (SimulationException e)
         {
-            throw new RefusalException(StatusCodes.Status422UnprocessableEntity, "This run could not be finished", "plan", $"{e.Message} Try more steps a turn.");
+            throw new RefusalException(
+                StatusCodes.Status422UnprocessableEntity, "This run could not be finished", "plan", $"{e.Message} Try more steps a turn.");
         }
     }
 
@@ -70,8 +78,14 @@ public static class SimulationEndpoint
         var plan = new SimulationPlan
         {
             StepsPerTurn = dto.StepsPerTurn,
-            Outlet = [.. (dto.Outlet ?? []).Select((m, i) => m is null ? throw Mapping.Missing($"outlet[{i}]", "a time and an opening") : new OutletMove(m.At, m.Opening))],
-            Speed = [.. (dto.SpeedMoves ?? []).Select((m, i) => m is null ? throw Mapping.Missing($"speedMoves[{i}]", "a time and a share of the speed") : new SpeedMove(m.At, m.Share))],
+            Outlet = [.. (dto.Outlet ?? [])
+                .Select((m, i) => m is null
+                    ? throw Mapping.Missing($"outlet[{i}]", "a time and an opening")
+                    : new OutletMove(m.At, m.Opening))],
+            Speed = [.. (dto.SpeedMoves ?? [])
+                .Select((m, i) => m is null
+                    ? throw Mapping.Missing($"speedMoves[{i}]", "a time and a share of the speed")
+                    : new SpeedMove(m.At, m.Share))],
             FromRest = dto.FromRest ?? false,
             NoisePa = dto.Noise is null ? 0 : Mapping.Amount(dto.Noise, QuantityKind.GaugePressure, "noise").Si,
             Seed = dto.Seed ?? 1,
@@ -91,14 +105,19 @@ public static class SimulationEndpoint
         QuantityDto Flow(double si) => new Amount(QuantityKind.VolumeFlow, si).ToDto();
         var energy = m.Energy;
         var means = new MeansDto(
-            Bar(m.PressurePa), Bar(m.SwingPa), Bar(m.GunPa), Bar(m.HighestPa), Bar(m.InletPa), Bar(m.LowestInletPa), Flow(m.NozzleFlow), Flow(m.BypassFlow), Flow(m.OutsideFlow), Flow(m.SupplyFlow),
-            new Amount(QuantityKind.RotationalSpeed, m.SpeedHz).ToDto(), m.Cavitates, energy.In > 0 ? Math.Round((energy.Out / energy.In) - 1, 5) : 0, m.StrokeSeconds?.Select(s => Math.Round(s, 4)).ToArray());
+            Bar(m.PressurePa), Bar(m.SwingPa), Bar(m.GunPa), Bar(m.HighestPa), Bar(m.InletPa), Bar(m.LowestInletPa), Flow(m.NozzleFlow),
+            Flow(m.BypassFlow), Flow(m.OutsideFlow), Flow(m.SupplyFlow),
+            new Amount(QuantityKind.RotationalSpeed, m.SpeedHz).ToDto(), m.Cavitates,
+            energy.In > 0 ? Math.Round((energy.Out / energy.In) - 1, 5) : 0, m.StrokeSeconds?.Select(s => Math.Round(s, 4)).ToArray());
         var samples = result.Samples;
         return new SimulationResponse(
             means,
             new TraceDto(
-                [.. samples.Select(s => Math.Round(s.Seconds, 6))], [.. samples.Select(s => Math.Round(s.Turns, 5))], [.. samples.Select(s => InBar(s.HeadPa))], [.. samples.Select(s => InBar(s.GunPa))], [.. samples.Select(s => InBar(s.InletPa))],
-                [.. samples.Select(s => InLitres(s.NozzleFlow))], [.. samples.Select(s => InLitres(s.BypassFlow))], [.. samples.Select(s => s.InletValves)], [.. samples.Select(s => s.DischargeValves)],
+                [.. samples.Select(s => Math.Round(s.Seconds, 6))], [.. samples.Select(s => Math.Round(s.Turns, 5))],
+                [.. samples.Select(s => InBar(s.HeadPa))], [.. samples.Select(s => InBar(s.GunPa))],
+                [.. samples.Select(s => InBar(s.InletPa))],
+                [.. samples.Select(s => InLitres(s.NozzleFlow))], [.. samples.Select(s => InLitres(s.BypassFlow))],
+                [.. samples.Select(s => s.InletValves)], [.. samples.Select(s => s.DischargeValves)],
                 [.. result.ChambersPa.Select(c => c.Select(InBar).ToArray())]),
             result.Steps,
             result.Halved,
@@ -106,18 +125,23 @@ public static class SimulationEndpoint
                 "The pump in time",
                 "d(content of each chamber)/dt = Σ flows; C · dp/dt = Σ valves − outlet; ρL/A · dQ/dt = Δp − R·Q²",
                 [
-                    new("", "implicit steps taken", result.Steps.ToString(CultureInfo.InvariantCulture)), new("", "of them halved", result.Halved.ToString(CultureInfo.InvariantCulture)),
-                    new("", "turns simulated", Quantity.Digits(m.Turns, 4)), new("", "energy balance off by", $"{Quantity.Digits(100 * (energy.In > 0 ? (energy.Out / energy.In) - 1 : 0))} %"),
+                    new("", "implicit steps taken", result.Steps.ToString(CultureInfo.InvariantCulture)),
+                    new("", "of them halved", result.Halved.ToString(CultureInfo.InvariantCulture)),
+                    new("", "turns simulated", Quantity.Digits(m.Turns, 4)),
+                    new("", "energy balance off by", $"{Quantity.Digits(100 * (energy.In > 0 ? (energy.Out / energy.In) - 1 : 0))} %"),
                 ],
                 "Crank kinematics, orifice equation, continuity; docs/model.md"));
     }
 
     private static IResult ToCsv(SimulationResult result) => Csv.Table(
         "simulation.csv",
-        ["seconds", "turns", "head_bar", "gun_bar", "inlet_bar", "nozzle_l_min", "bypass_l_min", "inlet_valves", "discharge_valves", .. result.ChambersPa.Select((_, k) => $"chamber_{k + 1}_bar")],
+        [
+            "seconds", "turns", "head_bar", "gun_bar", "inlet_bar", "nozzle_l_min", "bypass_l_min", "inlet_valves", "discharge_valves",
+            .. result.ChambersPa.Select((_, k) => $"chamber_{k + 1}_bar")],
         result.Samples.Select((s, i) => (object[])
         [
-            Math.Round(s.Seconds, 6), Math.Round(s.Turns, 5), InBar(s.HeadPa), InBar(s.GunPa), InBar(s.InletPa), InLitres(s.NozzleFlow), InLitres(s.BypassFlow), s.InletValves, s.DischargeValves, .. result.ChambersPa.Select(c => (object)InBar(c[i])),
+            Math.Round(s.Seconds, 6), Math.Round(s.Turns, 5), InBar(s.HeadPa), InBar(s.GunPa), InBar(s.InletPa), InLitres(s.NozzleFlow),
+            InLitres(s.BypassFlow), s.InletValves, s.DischargeValves, .. result.ChambersPa.Select(c => (object)InBar(c[i])),
         ]));
 
     private static double InBar(double pa) => Math.Round(pa / 1e5, 4);

@@ -9,9 +9,11 @@ namespace MildHunch.Web.Workings;
 
 public sealed record ChoiceDto(string Id, string Text);
 
-public sealed record SumFieldDto(string Id, string Name, string Unit, IReadOnlyList<string> Units, bool Optional, double? Usual, IReadOnlyList<ChoiceDto> Choices);
+public sealed record SumFieldDto(
+    string Id, string Name, string Unit, IReadOnlyList<string> Units, bool Optional, double? Usual, IReadOnlyList<ChoiceDto> Choices);
 
-public sealed record SumDto(string Id, string Name, string Purpose, bool FromPump, IReadOnlyList<SumFieldDto> Fields, IReadOnlyList<string> Hazards);
+public sealed record SumDto(
+    string Id, string Name, string Purpose, bool FromPump, IReadOnlyList<SumFieldDto> Fields, IReadOnlyList<string> Hazards);
 
 /// <summary>Entries by field; picks for fields with choices.</summary>
 public sealed record SumRequest(IReadOnlyDictionary<string, QuantityDto>? Entries, IReadOnlyDictionary<string, string>? Picks = null);
@@ -31,9 +33,11 @@ public static class WorkingsEndpoint
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/workings").WithTags("Workings");
-        group.MapGet("/", (Catalogue catalogue) => EverydaySums.All.Select(s => ToDto(s, catalogue)).ToArray()).WithSummary("All everyday sums and what each asks for.");
+        group.MapGet("/", (Catalogue catalogue) => EverydaySums.All.Select(s => ToDto(s, catalogue)).ToArray())
+            .WithSummary("All everyday sums and what each asks for.");
         group.MapPost("/{id}", (string id, SumRequest request) => Work(Find(id), request)).WithSummary("Works one out.");
-        group.MapPost("/{id}/fill", (string id, FillRequest request) => Fill(Find(id), request)).WithSummary("What a pump already tells of it.");
+        group.MapPost("/{id}/fill", (string id, FillRequest request) => Fill(Find(id), request))
+            .WithSummary("What a pump already tells of it.");
     }
 
     private static EverydaySum Find(string id) => EverydaySums.Find(id) ?? throw RefusalException.NotFound("sum", id);
@@ -50,11 +54,13 @@ public static class WorkingsEndpoint
         var entries = new Dictionary<string, Amount>();
         foreach (var (id, given) in request.Entries ?? new Dictionary<string, QuantityDto>())
         {
-            var field = sum.Fields.FirstOrDefault(f => f.Id == id) ?? throw new ImpossibleInputException(id, "a value", string.Join(", ", sum.Fields.Select(f => f.Id)));
+            var field = sum.Fields.FirstOrDefault(f => f.Id == id)
+                ?? throw new ImpossibleInputException(id, "a value", string.Join(", ", sum.Fields.Select(f => f.Id)));
             entries[id] = Mapping.Amount(given, field.Kind, id);
         }
 
-        return new SumResponse([.. sum.Work(entries, request.Picks ?? new Dictionary<string, string>()).Select(r => new SumResultDto(ExpectationEndpoint.ToDto(r.Figure, r.Unit), r.Readings))]);
+        return new SumResponse([.. sum.Work(entries, request.Picks ?? new Dictionary<string, string>())
+            .Select(r => new SumResultDto(ExpectationEndpoint.ToDto(r.Figure, r.Unit), r.Readings))]);
     }
 
     private static FillResponse Fill(EverydaySum sum, FillRequest request)
@@ -70,7 +76,12 @@ public static class WorkingsEndpoint
         // Words that a pump tells too: its arrangement for the inlet, what its hose is made of.
         var picks = new Dictionary<string, string>();
         if (sum.Fields.Any(f => f.Id == "cylinders" && f.Choices.Count > 0))
-            picks["cylinders"] = pump switch { { RodDiameter: not null, Cylinders: <= 2 } => $"{pump.Cylinders}d", { Arrangement: Core.Pumps.Arrangement.Axial, Cylinders: 3 } => "axial", _ => pump.Cylinders.ToString(System.Globalization.CultureInfo.InvariantCulture) };
+            picks["cylinders"] = pump switch
+            {
+                { RodDiameter: not null, Cylinders: <= 2 } => $"{pump.Cylinders}d",
+                { Arrangement: Core.Pumps.Arrangement.Axial, Cylinders: 3 } => "axial",
+                _ => pump.Cylinders.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            };
         if (sum.Fields.Any(f => f.Id == "material") && (sum.Id == "inlet" ? setup.Inlet?.Run : setup.Outlet) is { } run)
             picks["material"] = run.Material.Kebab();
         return new FillResponse(entries, picks);

@@ -10,7 +10,8 @@ namespace MildHunch.Core.Tests.Checks;
 
 public class NextCheckTests
 {
-    private static readonly CaseEvidence Missing = Saw([Read("discharge-pressure", 31, "bar"), Read("nozzle-flow", 12.7, "L/min")], new CueFact("needle", "swings"));
+    private static readonly CaseEvidence Missing = Saw(
+        [Read("discharge-pressure", 31, "bar"), Read("nozzle-flow", 12.7, "L/min")], new CueFact("needle", "swings"));
 
     [Fact]
     public void What_tells_most_a_minute_comes_first()
@@ -24,7 +25,9 @@ public class NextCheckTests
     [Fact]
     public void What_is_answered_or_measured_is_not_proposed()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Missing with { Readings = [.. Missing.Readings, Read("bypass-flow", 0, "L/min"), Read("speed", 1450, "rpm")] });
+        var verdict = Judge(
+            Fog2, Fog2Setup(),
+            Missing with { Readings = [.. Missing.Readings, Read("bypass-flow", 0, "L/min"), Read("speed", 1450, "rpm")] });
         var proposed = verdict.NextChecks.Select(c => c.Check.Id).ToArray();
         proposed.ShouldNotContain("watch-needle");
         proposed.ShouldNotContain("flow-bucket");
@@ -58,7 +61,8 @@ public class NextCheckTests
     [Fact]
     public void A_reading_yet_to_be_taken_has_five_bands_that_join()
     {
-        var check = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar")])).NextChecks.First(c => c.Check.Reading is not null);
+        var check = Judge(
+            Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar")])).NextChecks.First(c => c.Check.Reading is not null);
         check.Answers.Count.ShouldBe(5);
         check.Answers.Sum(a => a.Probability).ShouldBe(1, 0.02);
         check.Answers.ShouldAllBe(a => Math.Abs(a.Probability - 0.2) < 0.05);
@@ -74,12 +78,17 @@ public class NextCheckTests
         var six = new CueModel(Known, Fog2, Fog2Setup(), HypothesisSet.For(Known, Fog2, Fog2Setup(), []).All);
         six.Possible(Known.Cue("cap-listen")!).Count.ShouldBe(7);
         var stacked = Triplex(layout: HeadLayout.StackedBore);
-        new CueModel(Known, stacked, Fog2Setup(), HypothesisSet.For(Known, stacked, Fog2Setup(), []).All).Possible(Known.Cue("cap-listen")!).Count.ShouldBe(4);
+        new CueModel(Known, stacked, Fog2Setup(), HypothesisSet.For(Known, stacked, Fog2Setup(), []).All)
+            .Possible(Known.Cue("cap-listen")!).Count.ShouldBe(4);
     }
 
-    /// <summary>By the rule of total probability the answers’ posteriors average to what is believed now, but for the pairs considered, which hang on the evidence.</summary>
+    /// <summary>
+    /// By the rule of total probability the answers’ posteriors average to what is believed now, but for the pairs considered, which
+    /// hang on the evidence.
+    /// </summary>
     [Fact]
-    public void Foretelling_is_honest() => Gen.OneOfConst([.. Known.Cues.Where(c => c.Group is null && c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup()))]).Sample(
+    public void Foretelling_is_honest() =>
+        Gen.OneOfConst([.. Known.Cues.Where(c => c.Group is null && c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup()))]).Sample(
         cue =>
         {
             if (Missing.Cues.Any(c => c.Cue == cue.Id))
@@ -88,7 +97,9 @@ public class NextCheckTests
             var check = now.NextChecks.FirstOrDefault(c => c.Check.Cue == cue.Id);
             if (check is null)
                 return;
-            var average = check.Answers.Sum(a => a.Probability * Judge(Fog2, Fog2Setup(), Missing with { Cues = [.. Missing.Cues, new CueFact(cue.Id, a.Answer, a.Cylinder, a.Side)] }).Of("discharge-valve-leak"));
+            var average = check.Answers.Sum(a => a.Probability * Judge(
+                Fog2, Fog2Setup(),
+                Missing with { Cues = [.. Missing.Cues, new CueFact(cue.Id, a.Answer, a.Cylinder, a.Side)] }).Of("discharge-valve-leak"));
             average.ShouldBe(now.Of("discharge-valve-leak"), 0.04);
         },
         iter: 12);
@@ -96,7 +107,11 @@ public class NextCheckTests
     [Fact]
     public void A_sound_pump_is_not_opened_for_curiosity()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 70, "bar"), Read("nozzle-flow", 19.2, "L/min")], new("needle", "steady"), new("leak-at", "none")));
+        var verdict = Judge(
+            Fog2, Fog2Setup(),
+            Saw(
+                [Read("discharge-pressure", 70, "bar"), Read("nozzle-flow", 19.2, "L/min")], new("needle", "steady"),
+                new("leak-at", "none")));
         verdict.NextChecks[0].Check.PutBackMinutes.ShouldBe(0);
     }
 }

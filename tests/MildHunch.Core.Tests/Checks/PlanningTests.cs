@@ -8,7 +8,9 @@ namespace MildHunch.Core.Tests.Checks;
 /// <summary>When to test on, when to open, what may be done today, and what the shop's own record says.</summary>
 public class PlanningTests
 {
-    private static readonly CaseEvidence Drizzle = Saw([Read("discharge-pressure", 31, "bar"), Read("nozzle-flow", 12.7, "L/min"), Read("speed", 1450, "rpm")], new CueFact("needle", "swings"), new CueFact("bypass-with-outlet-open", "none"));
+    private static readonly CaseEvidence Drizzle = Saw(
+        [Read("discharge-pressure", 31, "bar"), Read("nozzle-flow", 12.7, "L/min"), Read("speed", 1450, "rpm")],
+        new CueFact("needle", "swings"), new CueFact("bypass-with-outlet-open", "none"));
     private static readonly Diagnoser Diagnoser = new(Known);
 
     private static Verdict Under(Limits limits) => Diagnoser.Diagnose(Fog2, Fog2Setup(), Drizzle, limits);
@@ -16,7 +18,13 @@ public class PlanningTests
     [Fact]
     public void What_was_found_by_opening_ends_the_testing()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Drizzle with { Cues = [.. Drizzle.Cues, new("found-discharge-valves", "bad", 2), new("cap-listen", "hisses", 2, Pumps.Side.Discharge)] });
+        var verdict = Judge(
+            Fog2, Fog2Setup(),
+            Drizzle with
+            {
+                Cues = [
+                .. Drizzle.Cues, new("found-discharge-valves", "bad", 2), new("cap-listen", "hisses", 2, Pumps.Side.Discharge)]
+            });
         verdict.OpenNow.Recommended.ShouldBeTrue();
         verdict.OpenNow.MinutesIfOpened.ShouldBeLessThanOrEqualTo(verdict.OpenNow.MinutesIfTested);
 
@@ -44,18 +52,21 @@ public class PlanningTests
             Saw([Read("discharge-pressure", 68, "bar")], new CueFact("oil", "metallic")),
         ];
         var behind = suspicious.SelectMany(e => Steps(Diagnoser.Plan(Fog2, Fog2Setup(), e)))
-            .Where(s => s.Check.Cue == "sound").SelectMany(s => s.Branches.Where(b => b.Text == "knock")).SelectMany(b => Steps(b.Next)).ToArray();
+            .Where(s => s.Check.Cue == "sound").SelectMany(s => s.Branches.Where(b => b.Text == "knock")).SelectMany(b => Steps(b.Next))
+            .ToArray();
         behind.ShouldNotBeEmpty();
         behind.ShouldAllBe(s => !s.Check.Running);
     }
 
-    private static IEnumerable<PlanStep> Steps(PlanStep? from) => from is null ? [] : from.Branches.SelectMany(b => Steps(b.Next)).Prepend(from);
+    private static IEnumerable<PlanStep> Steps(PlanStep? from) =>
+        from is null ? [] : from.Branches.SelectMany(b => Steps(b.Next)).Prepend(from);
 
     [Fact]
     public void Limits_keep_checks_away()
     {
         Under(Limits.None).NextChecks.ShouldContain(c => c.Check.Needs.Contains("listening rod"));
-        Under(new Limits(["listening rod", "infrared thermometer"])).NextChecks.ShouldAllBe(c => !c.Check.Needs.Contains("listening rod") && !c.Check.Needs.Contains("infrared thermometer"));
+        Under(new Limits(["listening rod", "infrared thermometer"])).NextChecks.ShouldAllBe(c => !c.Check.Needs.Contains("listening rod")
+            && !c.Check.Needs.Contains("infrared thermometer"));
         Under(new Limits([], KeepRunning: true)).NextChecks.ShouldAllBe(c => !c.Check.Stops);
         Under(new Limits([], Apprentice: true)).NextChecks.ShouldAllBe(c => !c.Check.Skilled);
         Under(new Limits([], MostMinutes: 4)).NextChecks.ShouldAllBe(c => c.Check.AllMinutes <= 4);
@@ -70,12 +81,16 @@ public class PlanningTests
         Should.Throw<ImpossibleInputException>(() => Under(new Limits([], MostMinutes: 0))).Field.ShouldBe("limits.mostMinutes");
     }
 
-    /// <summary>Common practice, no source: venting and turning only after a hard start; the unloader's screw only once nozzle, flow and gauge are proved.</summary>
+    /// <summary>
+    /// Common practice, no source: venting and turning only after a hard start; the unloader's screw only once nozzle, flow and gauge
+    /// are proved.
+    /// </summary>
     [Fact]
     public void Some_checks_wait_for_their_turn()
     {
         var evidence = Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")]);
-        Diagnoser.Diagnose(Fog2, Fog2Setup(), evidence).NextChecks.ShouldNotContain(c => c.Check.Id == "unloader-screw" || c.Check.Id == "vent-and-turn");
+        Diagnoser.Diagnose(Fog2, Fog2Setup(), evidence).NextChecks.ShouldNotContain(c => c.Check.Id == "unloader-screw"
+            || c.Check.Id == "vent-and-turn");
         Judge(Fog2, Fog2Setup(), Saw([], new CueFact("restart", "hard"))).NextChecks.ShouldContain(c => c.Check.Id == "vent-and-turn");
     }
 
@@ -97,7 +112,8 @@ public class PlanningTests
         Depth(plan).ShouldBeInRange(1, 3);
         Walk(plan, []);
 
-        static int Depth(PlanStep step) => 1 + step.Branches.Where(b => b.Next is not null).Select(b => Depth(b.Next!)).DefaultIfEmpty(0).Max();
+        static int Depth(PlanStep step) =>
+            1 + step.Branches.Where(b => b.Next is not null).Select(b => Depth(b.Next!)).DefaultIfEmpty(0).Max();
 
         static void Walk(PlanStep step, string[] done)
         {
@@ -132,7 +148,8 @@ public class PlanningTests
     public void Hours_past_their_life_make_seals_likelier(double hours, double times)
     {
         Known.Fault("hp-seal-worn")!.HazardAt(hours).ShouldBe(times, 1e-9);
-        double Prior(CaseEvidence evidence) => HypothesisSet.For(Known, Fog2, Fog2Setup(), evidence).All.Where(h => h.Fault.Id == "hp-seal-worn").Sum(h => h.Prior);
+        double Prior(CaseEvidence evidence) =>
+            HypothesisSet.For(Known, Fog2, Fog2Setup(), evidence).All.Where(h => h.Fault.Id == "hp-seal-worn").Sum(h => h.Prior);
         var (before, after) = (Prior(CaseEvidence.None), Prior(CaseEvidence.None with { Hours = [new PartHours("hp-seal", hours)] }));
         (after / (1 - after)).ShouldBe(times * before / (1 - before), 1e-6);
     }
@@ -148,7 +165,11 @@ public class PlanningTests
     [Fact]
     public void A_shops_history_speaks_louder_as_it_grows()
     {
-        double Prior(int times) => HypothesisSet.For(Known, Fog2, Fog2Setup(), CaseEvidence.None with { Found = new Dictionary<string, int> { ["nozzle-worn"] = times } }).All.Where(h => h.Fault.Id == "nozzle-worn").Sum(h => h.Prior);
+        double Prior(int times) =>
+            HypothesisSet.For(
+                Known, Fog2, Fog2Setup(),
+                CaseEvidence.None with { Found = new Dictionary<string, int> { ["nozzle-worn"] = times } }).All.Where(h =>
+                    h.Fault.Id == "nozzle-worn").Sum(h => h.Prior);
         var catalogue = Prior(0);
         Prior((int)ShopHistory.CatalogueCases).ShouldBe((catalogue + 1) / 2, 1e-9);
         Prior(1).ShouldBeGreaterThan(catalogue);
@@ -158,7 +179,8 @@ public class PlanningTests
     [Fact]
     public void Hours_and_history_that_cannot_be_are_refused()
     {
-        void Refused(CaseEvidence evidence, string field) => Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), evidence)).Field.ShouldBe(field);
+        void Refused(CaseEvidence evidence, string field) =>
+            Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), evidence)).Field.ShouldBe(field);
         Refused(CaseEvidence.None with { Hours = [new PartHours("cloud", 5)] }, "hours[0].part");
         Refused(CaseEvidence.None with { Hours = [new PartHours("hp-seal", -5)] }, "hours[0].hours");
         Refused(CaseEvidence.None with { Hours = [new PartHours("hp-seal", 5, 9)] }, "hours[0].cylinder");

@@ -28,9 +28,13 @@ public class PosteriorTests
     private const double PairsDiffer = 0.5;
 
     private static readonly Gen<CueFact> AnyCue = Gen.OneOfConst(
-        Known.Cues.Where(c => c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup())).SelectMany(c => c.Answers.Where(a => Catalogue.Fits(a, Fog2, Fog2Setup())).Select(a => new CueFact(c.Id, a.Id, a.At == AnswerPlace.None ? null : 2))).ToArray());
+        Known.Cues.Where(c => c.Kind == "choice" && Catalogue.Fits(c, Fog2, Fog2Setup()))
+            .SelectMany(c => c.Answers.Where(a => Catalogue.Fits(a, Fog2, Fog2Setup()))
+                .Select(a => new CueFact(c.Id, a.Id, a.At == AnswerPlace.None ? null : 2)))
+            .ToArray());
 
-    private static readonly Gen<CaseEvidence> AnyEvidence = Gen.Select(AnyReading.Array[0, 5], AnyCue.Array[0, 6], Gen.OneOfConst([.. Known.Contexts.Select(c => c.Id)]).Array[0, 1]).Select(
+    private static readonly Gen<CaseEvidence> AnyEvidence = Gen.Select(
+        AnyReading.Array[0, 5], AnyCue.Array[0, 6], Gen.OneOfConst([.. Known.Contexts.Select(c => c.Id)]).Array[0, 1]).Select(
         (readings, cues, contexts) => new CaseEvidence(readings, [.. cues.DistinctBy(c => c.Cue)], contexts));
 
     [Fact]
@@ -45,7 +49,8 @@ public class PosteriorTests
                 double.IsFinite(suspect.Probability).ShouldBeTrue();
                 suspect.Evidence.ShouldAllBe(e => Math.Abs(e.Decibans) <= 60);
                 if (suspect.Locations.Count > 0)
-                    suspect.Locations.Sum(l => l.Probability).ShouldBeInRange(suspect.Probability - 1e-9, suspect.Probability + verdict.TwoAtOnce + 1e-9);
+                    suspect.Locations.Sum(l => l.Probability)
+                        .ShouldBeInRange(suspect.Probability - 1e-9, suspect.Probability + verdict.TwoAtOnce + 1e-9);
             }
 
             verdict.NextChecks.ShouldAllBe(c => Math.Abs(c.Answers.Sum(a => a.Probability) - 1) < 1e-6);
@@ -63,11 +68,19 @@ public class PosteriorTests
         {
             Reading Wide(Observable what, double share, double logSigma) => new(
                 what,
-                new Amount(what.Kind, what.Id switch { "discharge-pressure" or "swing" => 1e8 * share, "speed" => 0.09 + (99 * share), "inlet-pressure" => 2e6 * share, "nozzle-orifice" => 5e-5 + (0.0999 * share), _ => share }),
+                new Amount(what.Kind, what.Id switch
+                {
+                    "discharge-pressure" or "swing" => 1e8 * share,
+                    "speed" => 0.09 + (99 * share),
+                    "inlet-pressure" => 2e6 * share,
+                    "nozzle-orifice" => 5e-5 + (0.0999 * share),
+                    _ => share,
+                }),
                 logSigma > -11.9 ? Math.Pow(10, logSigma) : null);
             var pump = Triplex(cylinders);
             var told = cues.DistinctBy(c => c.Cue).Select(c => c.Cylinder > cylinders ? c with { Cylinder = cylinders } : c);
-            var verdict = Judge(pump, Fog2Setup(line), new CaseEvidence([.. readings.Select(r => Wide(r.Item1, r.Item2, r.Item3))], [.. told], []));
+            var verdict = Judge(
+                pump, Fog2Setup(line), new CaseEvidence([.. readings.Select(r => Wide(r.Item1, r.Item2, r.Item3))], [.. told], []));
             AddUp(verdict, 1e-6);
             verdict.NextChecks.ShouldAllBe(c => double.IsFinite(c.BitsPerMinute) && c.Answers.All(a => double.IsFinite(a.Probability)));
             verdict.Comparisons.ShouldAllBe(c => double.IsFinite(c.Sigmas) && double.IsFinite(c.Expected));
@@ -79,7 +92,12 @@ public class PosteriorTests
     public void No_evidence_leaves_the_priors()
     {
         var verdict = Judge(Fog2, Fog2Setup(), CaseEvidence.None);
-        var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => f.Weight * f.Location switch { FaultLocation.Cylinder => 3, FaultLocation.Cavity => 6, _ => 1 });
+        var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => f.Weight * f.Location switch
+        {
+            FaultLocation.Cylinder => 3,
+            FaultLocation.Cavity => 6,
+            _ => 1,
+        });
         verdict.Of("no-fault").ShouldBe((1 - verdict.TwoAtOnce) * 60 / weights, 1e-9);
         verdict.Of("hp-seal-worn").ShouldBeGreaterThan((1 - verdict.TwoAtOnce) * 30 / weights);
         verdict.TwoAtOnce.ShouldBeInRange(1e-4, Pairs.PriorShare);
@@ -108,7 +126,8 @@ public class PosteriorTests
         evidence =>
         {
             var there = Judge(Fog2, Fog2Setup(), evidence);
-            var back = Judge(Fog2, Fog2Setup(), evidence with { Readings = [.. evidence.Readings.Reverse()], Cues = [.. evidence.Cues.Reverse()] });
+            var back = Judge(
+                Fog2, Fog2Setup(), evidence with { Readings = [.. evidence.Readings.Reverse()], Cues = [.. evidence.Cues.Reverse()] });
             foreach (var suspect in there.Suspects)
                 back.Of(suspect.Fault.Id).ShouldBe(suspect.Probability, 1e-7);
         },
@@ -139,7 +158,8 @@ public class PosteriorTests
     public void Cylinders_are_alike_until_something_names_one() => Gen.Int[1, 3].Sample(
         k =>
         {
-            var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 31, "bar")], new CueFact("cap-listen", "hisses", k, Side.Discharge)));
+            var verdict = Judge(
+                Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 31, "bar")], new CueFact("cap-listen", "hisses", k, Side.Discharge)));
             var suspect = verdict.Leader;
             suspect.Fault.Id.ShouldBe("discharge-valve-leak");
             suspect.Locations[0].Cylinder.ShouldBe(k);
@@ -156,7 +176,8 @@ public class PosteriorTests
         var all = Judge(Fog2, Fog2Setup(), Saw(readings, cues));
         var without = Judge(Fog2, Fog2Setup(), Saw(readings, cues[0]));
         double Odds(Verdict v) => v.Of("discharge-valve-leak") / (1 - v.Of("discharge-valve-leak"));
-        var weight = all.Suspects.First(s => s.Fault.Id == "discharge-valve-leak").Evidence.First(e => e.Source.EndsWith("inlet-hose", StringComparison.Ordinal));
+        var weight = all.Suspects.First(s => s.Fault.Id == "discharge-valve-leak").Evidence.First(e => e.Source.EndsWith(
+            "inlet-hose", StringComparison.Ordinal));
         weight.Decibans.ShouldBe(10 * Math.Log10(Odds(all) / Odds(without)), PairsDiffer);
         weight.Text.ShouldContain("calm");
     }
@@ -168,7 +189,8 @@ public class PosteriorTests
         var full = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.1, "L/min")]));
         var one = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar")]));
         double Odds(Verdict v) => v.Of("nozzle-worn") / (1 - v.Of("nozzle-worn"));
-        var weight = full.Suspects.First(s => s.Fault.Id == "nozzle-worn").Evidence.First(e => e.Source.EndsWith("nozzle-flow", StringComparison.Ordinal));
+        var weight = full.Suspects.First(s => s.Fault.Id == "nozzle-worn").Evidence.First(e => e.Source.EndsWith(
+            "nozzle-flow", StringComparison.Ordinal));
         weight.Decibans.ShouldBe(10 * Math.Log10(Odds(full) / Odds(one)), PairsDiffer);
     }
 
@@ -180,7 +202,8 @@ public class PosteriorTests
         var before = Judge(Fog2, Fog2Setup(), Saw(readings, cues));
         var check = before.NextChecks.First(c => c.Check.Cue is not null);
         var answer = check.Answers[0];
-        var after = Judge(Fog2, Fog2Setup(), Saw(readings, [.. cues, new CueFact(check.Check.Cue!, answer.Answer, answer.Cylinder, answer.Side)]));
+        var after = Judge(
+            Fog2, Fog2Setup(), Saw(readings, [.. cues, new CueFact(check.Check.Cue!, answer.Answer, answer.Cylinder, answer.Side)]));
         answer.Then.ShouldContain(HunchWords.Percent(after.Leader.Probability));
         answer.Then.ShouldStartWith(after.Leader.Fault.Name);
         after.NextChecks.ShouldNotContain(c => c.Check.Cue == check.Check.Cue);
@@ -189,7 +212,11 @@ public class PosteriorTests
     [Fact]
     public void Two_views_of_one_swing_count_less_than_twice()
     {
-        double Leak(params CueFact[] cues) => Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 50, "bar")], cues)).Suspects.Where(s => s.Fault.Effect is "forward-leak" or "return-leak").Sum(s => s.Probability);
+        double Leak(params CueFact[] cues) =>
+            Judge(
+                Fog2, Fog2Setup(),
+                Saw([Read("discharge-pressure", 50, "bar")], cues)).Suspects.Where(s =>
+                    s.Fault.Effect is "forward-leak" or "return-leak").Sum(s => s.Probability);
         double Odds(double p) => p / (1 - p);
         var none = Odds(Leak());
         var needle = Odds(Leak(new CueFact("needle", "swings")));
@@ -201,17 +228,27 @@ public class PosteriorTests
     [Fact]
     public void A_reading_that_fits_nothing_is_named()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 70, "bar"), Read("nozzle-flow", 29, "L/min"), Read("speed", 1450, "rpm"), Read("nozzle-orifice", 1.93, "mm")], new CueFact("needle", "steady")));
+        var verdict = Judge(
+            Fog2, Fog2Setup(),
+            Saw(
+                [
+                    Read("discharge-pressure", 70, "bar"), Read("nozzle-flow", 29, "L/min"), Read("speed", 1450, "rpm"),
+                    Read("nozzle-orifice", 1.93, "mm")],
+                new CueFact("needle", "steady")));
         verdict.Contradictions.ShouldHaveSingleItem().Text.ShouldContain("Measure this again");
         verdict.Contradictions[0].Source.ShouldContain("nozzle-flow");
-        Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 69, "bar"), Read("nozzle-flow", 19, "L/min")])).Contradictions.ShouldBeEmpty();
+        Judge(
+            Fog2, Fog2Setup(),
+            Saw([Read("discharge-pressure", 69, "bar"), Read("nozzle-flow", 19, "L/min")])).Contradictions.ShouldBeEmpty();
     }
 
     /// <summary>A nozzle found large explains a low pressure: then the nozzle stands out, not the pressure.</summary>
     [Fact]
     public void A_measured_nozzle_overrides_the_believed_one()
     {
-        var verdict = Judge(Fog2, Fog2Setup(), Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.1, "L/min"), Read("nozzle-orifice", 2.16, "mm")]));
+        var verdict = Judge(
+            Fog2, Fog2Setup(),
+            Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 19.1, "L/min"), Read("nozzle-orifice", 2.16, "mm")]));
         verdict.Comparisons.First(c => c.What == Observables.Pressure).Sigmas.ShouldBeInRange(-2, 2);
         verdict.Comparisons.First(c => c.What == Observables.NozzleOrifice).Sigmas.ShouldBeGreaterThan(3);
         new[] { "nozzle-worn", "nozzle-oversize" }.ShouldContain(verdict.Leader.Fault.Id);
@@ -238,17 +275,21 @@ public class PosteriorTests
     [InlineData("cap-listen", "hisses", 4, "cues.cylinder")]
     [InlineData("needle", "swings", 1, "cues.cylinder")]
     public void Answers_that_cannot_be_are_refused(string cue, string answer, int? cylinder, string field) =>
-        Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), Saw([], new CueFact(cue, answer, cylinder)))).Field.ShouldBe(field);
+        Should.Throw<ImpossibleInputException>(() => Judge(
+            Fog2, Fog2Setup(), Saw([], new CueFact(cue, answer, cylinder)))).Field.ShouldBe(field);
 
     [Fact]
     public void Two_answers_to_one_question_are_refused() =>
-        Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), Saw([], new("needle", "swings"), new("needle", "steady")))).Message.ShouldContain("second answer");
+        Should.Throw<ImpossibleInputException>(() => Judge(
+            Fog2, Fog2Setup(), Saw([], new("needle", "swings"), new("needle", "steady")))).Message.ShouldContain("second answer");
 
     [Fact]
     public void Absurd_numbers_are_refused()
     {
-        Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), Saw([Read("nozzle-flow", -3, "L/min")]))).Field.ShouldBe("readings[0].value");
-        Should.Throw<ImpossibleInputException>(() => Judge(Fog2, Fog2Setup(), Saw([Read("speed", 1e9, "rpm")]))).Message.ShouldContain("6000 rpm");
+        Should.Throw<ImpossibleInputException>(() => Judge(
+            Fog2, Fog2Setup(), Saw([Read("nozzle-flow", -3, "L/min")]))).Field.ShouldBe("readings[0].value");
+        Should.Throw<ImpossibleInputException>(() => Judge(
+            Fog2, Fog2Setup(), Saw([Read("speed", 1e9, "rpm")]))).Message.ShouldContain("6000 rpm");
     }
 
     /// <summary>Words of handbook 4.</summary>

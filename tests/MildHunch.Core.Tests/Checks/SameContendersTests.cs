@@ -18,9 +18,13 @@ public class SameContendersTests
         new("sound", "smooth"), new("inlet-hose", "calm"), new("leak-at", "weep", 2), new("cap-listen", "hisses", 2, Side.Discharge));
 
     private static Workbench Bench(CaseEvidence evidence) =>
-        new(Known, new PreparedPumps(Known, (pump, setup) => new OperatingPointSolver(pump, setup)).For(Fog2, Fog2Setup()), Fog2, Fog2Setup(), evidence);
+        new(
+            Known, new PreparedPumps(Known, (pump, setup) => new OperatingPointSolver(pump, setup)).For(Fog2, Fog2Setup()), Fog2,
+            Fog2Setup(), evidence);
 
-    /// <summary>By the rule of total probability the answers to a question average to what is believed now: for every contender, every question.</summary>
+    /// <summary>
+    /// By the rule of total probability the answers to a question average to what is believed now: for every contender, every question.
+    /// </summary>
     [Fact]
     public void Foretold_answers_average_to_what_is_believed()
     {
@@ -28,7 +32,8 @@ public class SameContendersTests
         var now = bench.Posterior();
         bench.Contenders.Pairs.ShouldNotBeEmpty();
         var foretelling = new Foretelling(bench, now);
-        foreach (var cue in Known.Cues.Where(c => c.Kind == "choice" && c.Group is null && MildHunch.Core.Faults.Catalogue.Fits(c, Fog2, Fog2Setup()) && Told.Cues.All(t => t.Cue != c.Id)))
+        foreach (var cue in Known.Cues.Where(c => c.Kind == "choice" && c.Group is null
+            && MildHunch.Core.Faults.Catalogue.Fits(c, Fog2, Fog2Setup()) && Told.Cues.All(t => t.Cue != c.Id)))
         {
             var average = new double[now.Probability.Length];
             var sum = 0.0;
@@ -75,7 +80,11 @@ public class SameContendersTests
     [InlineData("leak-at", "weep", 1)]
     public void An_answer_foretold_is_an_answer_told(string cue, string answer, int? cylinder)
     {
-        var bench = Bench(Told with { Readings = [.. Told.Readings, Read("swing", 14, "bar")], Cues = [.. Told.Cues, new CueFact("rhythm", "once")] });
+        var bench = Bench(Told with
+        {
+            Readings = [.. Told.Readings, Read("swing", 14, "bar")],
+            Cues = [.. Told.Cues, new CueFact("rhythm", "once")]
+        });
         var item = bench.Item(new CueFact(cue, answer, cylinder));
         var (quick, slow) = (new Foretelling(bench, bench.Posterior()).After(item).After, bench.Posterior(added: item));
         for (var h = 0; h < quick.Length; h++)

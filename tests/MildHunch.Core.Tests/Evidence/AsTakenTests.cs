@@ -13,7 +13,9 @@ public class AsTakenTests
     {
         var kind = Observables.Find(what)?.Kind ?? TakenQuantities.All.Single(b => b.Id == what).Kind;
         var told = Quantity.UnitNamed(kind, unit, what);
-        return new TakenReading(what, new Amount(kind, told.ToSi(value)), to is { } t ? new Amount(kind, told.ToSi(t)) : null, null, told, at, $"readings[{what}]");
+        return new TakenReading(
+            what, new Amount(kind, told.ToSi(value)), to is { } t ? new Amount(kind, told.ToSi(t)) : null, null, told, at,
+            $"readings[{what}]");
     }
 
     private static CaseEvidence Of(params TakenReading[] taken) => AsTaken.Evidence(Fog2, Fog2Setup(), taken, [], []);
@@ -58,16 +60,19 @@ public class AsTakenTests
     [Fact]
     public void A_corrected_needle_still_swings()
     {
-        double Sigma(params TakenReading[] taken) => Of(taken) is var told ? new Instruments(Fog2, Fog2Setup(), told).SigmaOf(told.Of(Observables.Pressure).Single()) : 0;
+        double Sigma(params TakenReading[] taken) =>
+            Of(taken) is var told ? new Instruments(Fog2, Fog2Setup(), told).SigmaOf(told.Of(Observables.Pressure).Single()) : 0;
         var dial = 0.016 * 160e5 / 2;
         Sigma(Took("discharge-pressure", 28, "bar", 46)).ShouldBe(Math.Sqrt((dial * dial) + (3e5 * 3e5)), 1);
-        Sigma(Took("discharge-pressure", 34, "bar", 52), Took(TakenQuantities.AtRest, 6, "bar")).ShouldBe(Math.Sqrt((2 * dial * dial) + (3e5 * 3e5)), 1);
+        Sigma(Took("discharge-pressure", 34, "bar", 52), Took(TakenQuantities.AtRest, 6, "bar"))
+            .ShouldBe(Math.Sqrt((2 * dial * dial) + (3e5 * 3e5)), 1);
     }
 
     [Fact]
     public void A_gauge_that_shows_less_than_at_rest_is_told()
     {
-        var refusal = Should.Throw<ImpossibleInputException>(() => Of(Took("discharge-pressure", 30, "bar"), Took(TakenQuantities.AtRest, 80, "bar")));
+        var refusal = Should.Throw<ImpossibleInputException>(() => Of(
+            Took("discharge-pressure", 30, "bar"), Took(TakenQuantities.AtRest, 80, "bar")));
         (refusal.Field, refusal.Accepted).ShouldBe(("readings[discharge-pressure]", "no less than what the gauge shows at rest"));
     }
 
@@ -85,7 +90,9 @@ public class AsTakenTests
     [InlineData(1.5, 1.2, "fast", 2)]
     public void Strokes_tell_the_fast_end(double left, double right, string answer, int? end)
     {
-        var cue = AsTaken.Evidence(Every.Intensifier(), Every.IntensifierSetup(), [Took(TakenQuantities.StrokeLeft, left, "s"), Took(TakenQuantities.StrokeRight, right, "s")], [], []).Cues.Single();
+        var cue = AsTaken.Evidence(
+            Every.Intensifier(), Every.IntensifierSetup(),
+            [Took(TakenQuantities.StrokeLeft, left, "s"), Took(TakenQuantities.StrokeRight, right, "s")], [], []).Cues.Single();
         (cue.Cue, cue.Answer, cue.Cylinder).ShouldBe(("stroke-timing", answer, end));
     }
 
@@ -97,12 +104,16 @@ public class AsTakenTests
 
     [Fact]
     public void What_was_answered_in_words_stands() =>
-        AsTaken.Evidence(Fog2, Fog2Setup(), [Took(TakenQuantities.Fall, 30, "bar")], [new CueFact("closed-outlet", "holds")], []).Cues.Single().Answer.ShouldBe("holds");
+        AsTaken.Evidence(
+            Fog2, Fog2Setup(), [Took(TakenQuantities.Fall, 30, "bar")], [new CueFact("closed-outlet", "holds")],
+            []).Cues.Single().Answer.ShouldBe("holds");
 
     [Fact]
     public void After_a_mend_only_what_was_read_after_it_counts()
     {
-        var evidence = Of(Took("discharge-pressure", 31, "bar"), Took("discharge-pressure", 70, "bar", at: Mend.After), Took("nozzle-flow", 19.2, "L/min", at: Mend.After));
+        var evidence = Of(
+            Took("discharge-pressure", 31, "bar"), Took("discharge-pressure", 70, "bar", at: Mend.After),
+            Took("nozzle-flow", 19.2, "L/min", at: Mend.After));
         evidence.Readings.Count.ShouldBe(2);
         Judge(Fog2, Fog2Setup(), evidence).Leader.Fault.Id.ShouldBe("no-fault");
     }
@@ -116,15 +127,21 @@ public class AsTakenTests
         both.Sigma.ShouldBe(0.4 / Math.Sqrt(2) / 6e4, 1e-9);
     }
 
-    /// <summary>Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (handbook 2). 69 bar and 19 L/min at 400 V ask for 4.8 A.</summary>
+    /// <summary>
+    /// Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (handbook 2). 69 bar and 19 L/min at 400 V
+    /// ask for 4.8 A.
+    /// </summary>
     [Theory]
     [InlineData(4.8, "fits")]
     [InlineData(7.5, "more")]
     [InlineData(2.5, "less")]
     public void Amps_are_held_against_the_gauge(double amps, string answer)
     {
-        var setup = Setup.Create(Fog2Setup().Speed, Fog2Setup().Nozzle, Q<GaugePressure>(85, "bar"), OutletLine.Hose, voltage: Q<Voltage>(400, "V"));
-        var told = AsTaken.Evidence(Fog2, setup, [Took("discharge-pressure", 69, "bar"), Took("nozzle-flow", 19, "L/min"), Took(TakenQuantities.Amps, amps, "A")], [], []);
+        var setup = Setup.Create(
+            Fog2Setup().Speed, Fog2Setup().Nozzle, Q<GaugePressure>(85, "bar"), OutletLine.Hose, voltage: Q<Voltage>(400, "V"));
+        var told = AsTaken.Evidence(
+            Fog2, setup, [Took("discharge-pressure", 69, "bar"), Took("nozzle-flow", 19, "L/min"), Took(TakenQuantities.Amps, amps, "A")],
+            [], []);
         told.Cues.Single(c => c.Cue == "motor-load").Answer.ShouldBe(answer);
     }
 
@@ -149,6 +166,7 @@ public class AsTakenTests
     public void Absurd_amps_and_temperatures_are_refused()
     {
         Should.Throw<ImpossibleInputException>(() => Of(Took(TakenQuantities.Amps, -3, "A"))).Accepted.ShouldContain("0 to 5000 A");
-        Should.Throw<ImpossibleInputException>(() => Of(Took(TakenQuantities.SupplyTemperature, 900, "°C"))).Accepted.ShouldContain("200 °C");
+        Should.Throw<ImpossibleInputException>(() => Of(Took(
+            TakenQuantities.SupplyTemperature, 900, "°C"))).Accepted.ShouldContain("200 °C");
     }
 }

@@ -21,7 +21,8 @@ public class InstrumentTests
         instruments.SigmaOf(Read("discharge-pressure", 70, "bar")).ShouldBe(0.016 * 400e5 / 2, 1);
         instruments.SigmaOf(Read("swing", 10, "bar")).ShouldBe(Math.Sqrt(2) * 0.016 * 400e5 / 2, 1);
         instruments.SigmaOf(Read("gun-pressure", 70, "bar")).ShouldBe(0.016 * 160e5 / 2, 1);
-        Should.Throw<ImpossibleInputException>(() => Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Fog2Setup().Nozzle, gaugeSpan: Q<GaugePressure>(0, "bar")))
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(
+            Q<RotationalSpeed>(1450, "rpm"), Fog2Setup().Nozzle, gaugeSpan: Q<GaugePressure>(0, "bar")))
             .Field.ShouldBe("gaugeSpan");
     }
 
@@ -36,7 +37,9 @@ public class InstrumentTests
     [Fact]
     public void A_described_needle_widens_too_and_more_when_it_swings()
     {
-        double With(string answer) => new Instruments(Fog2, Fog2Setup(), new CaseEvidence([], [new CueFact("needle", answer)], [])).SigmaOf(Read("discharge-pressure", 31, "bar"));
+        double With(string answer) =>
+            new Instruments(Fog2, Fog2Setup(), new CaseEvidence([], [new CueFact("needle", answer)], []))
+                .SigmaOf(Read("discharge-pressure", 31, "bar"));
         With("steady").ShouldBe(Sigma(Read("discharge-pressure", 31, "bar")), 1e-6);
         With("hunts").ShouldBeGreaterThan(With("steady"));
         With("swings").ShouldBeGreaterThan(With("hunts"));
@@ -70,7 +73,8 @@ public class InstrumentTests
     {
         var instruments = new Instruments(Fog2, Fog2Setup(), CaseEvidence.None);
         var reading = Read("nozzle-orifice", 2, "mm");
-        instruments.Modelled(reading).ShouldBe(Nozzle.CoefficientOfOrifice(0.002, MildHunch.Core.Fluids.Water.Density(Fog2Setup().Temperature).Si), 1e-15);
+        instruments.Modelled(reading)
+            .ShouldBe(Nozzle.CoefficientOfOrifice(0.002, MildHunch.Core.Fluids.Water.Density(Fog2Setup().Temperature).Si), 1e-15);
     }
 
     private static double Sigma(Reading reading) => new Instruments(Fog2, Fog2Setup(), CaseEvidence.None).SigmaOf(reading);

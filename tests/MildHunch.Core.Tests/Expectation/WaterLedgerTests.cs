@@ -10,13 +10,15 @@ public class WaterLedgerTests
 {
     private static readonly OperatingPoint Sound = PumpExpectation.Of(Fog2, Fog2Setup()).Point;
 
-    private static readonly Gen<MeasuredFlow> AnyFlow = Gen.Select(Gen.Double[0, 4e-4], Gen.Double[1e-7, 1e-5], (flow, sigma) => new MeasuredFlow(flow, sigma));
+    private static readonly Gen<MeasuredFlow> AnyFlow = Gen.Select(
+        Gen.Double[0, 4e-4], Gen.Double[1e-7, 1e-5], (flow, sigma) => new MeasuredFlow(flow, sigma));
 
     [Fact]
     public void Displaced_is_the_sum_of_its_terms() => Gen.Select(AnyFlow, AnyFlow, AnyFlow).Sample((nozzle, bypass, outside) =>
     {
         var ledger = WaterLedger.Of(Fog2, Sound, true, nozzle, bypass, outside);
-        (ledger.Nozzle.Flow + ledger.Bypass.Flow + ledger.Outside.Flow + ledger.Missing.Flow)!.Value.ShouldBe(ledger.Displaced.Flow!.Value, 1e-12);
+        (ledger.Nozzle.Flow + ledger.Bypass.Flow + ledger.Outside.Flow
+            + ledger.Missing.Flow)!.Value.ShouldBe(ledger.Displaced.Flow!.Value, 1e-12);
         (ledger.MissingShares!.Value * ledger.Displaced.Flow.Value / 3).ShouldBe(ledger.Missing.Flow!.Value, 1e-12);
         ledger.Missing.Sigma.ShouldBeGreaterThanOrEqualTo(Math.Max(nozzle.Sigma, bypass.Sigma));
     });
@@ -47,7 +49,8 @@ public class WaterLedgerTests
     {
         var pump = Triplex(cylinders);
         var sound = PumpExpectation.Of(pump, Fog2Setup()).Point;
-        var ledger = WaterLedger.Of(pump, sound, false, new MeasuredFlow(sound.DisplacedFlow, 0.03 * sound.DisplacedFlow), new MeasuredFlow(0, 1e-8), null);
+        var ledger = WaterLedger.Of(
+            pump, sound, false, new MeasuredFlow(sound.DisplacedFlow, 0.03 * sound.DisplacedFlow), new MeasuredFlow(0, 1e-8), null);
         ledger.MissingSharesSigma.ShouldBe(sigma, 0.025);
     }
 }

@@ -86,14 +86,21 @@ public class CatalogueTests
     }
 
     [Theory]
-    [InlineData("faults.json", "\"cue\": \"needle\", \"answer\": \"swings\", \"word\": \"often\"", "\"cue\": \"nidle\", \"answer\": \"swings\", \"word\": \"often\"", "unknown cue")]
-    [InlineData("faults.json", "\"answer\": \"gravel\", \"word\": \"usually\"", "\"answer\": \"gravle\", \"word\": \"usually\"", "has no answer")]
+    [InlineData(
+        "faults.json", "\"cue\": \"needle\", \"answer\": \"swings\", \"word\": \"often\"",
+        "\"cue\": \"nidle\", \"answer\": \"swings\", \"word\": \"often\"", "unknown cue")]
+    [InlineData(
+        "faults.json", "\"answer\": \"gravel\", \"word\": \"usually\"", "\"answer\": \"gravle\", \"word\": \"usually\"", "has no answer")]
     [InlineData("faults.json", "\"word\": \"as often as not\"", "\"word\": \"now and then\"", "unknown evidence word")]
     [InlineData("faults.json", "\"word\": \"as often as not\"", "\"word\": \"almost always\"", "more than certain")]
     [InlineData("faults.json", "\"effect\": \"speed-low\"", "\"effect\": \"speed-lo\"", "unknown effect")]
     [InlineData("cues.json", "\"requires\": [\"regulator\"]", "\"requires\": [\"regulater\"]", "unknown control")]
-    [InlineData("faults.json", "\"cues\": [ { \"cue\": \"leak-at\", \"answer\": \"unloader\", \"word\": \"almost always\" } ]", "\"cues\": []", "cannot be reached")]
-    [InlineData("faults.json", "\"dischargeAction\": \"discharge-valves\"", "\"dischargeAction\": \"discharge-valves\", \"side\": \"left\"", "unknown side")]
+    [InlineData(
+        "faults.json", "\"cues\": [ { \"cue\": \"leak-at\", \"answer\": \"unloader\", \"word\": \"almost always\" } ]", "\"cues\": []",
+        "cannot be reached")]
+    [InlineData(
+        "faults.json", "\"dischargeAction\": \"discharge-valves\"", "\"dischargeAction\": \"discharge-valves\", \"side\": \"left\"",
+        "unknown side")]
     [InlineData("checks.json", "\"cue\": \"prime\"", "\"cue\": \"prim\"", "unknown cue")]
     [InlineData("checks.json", "\"reading\": \"speed\"", "\"reading\": \"spid\"", "unknown reading")]
     [InlineData("checks.json", "\"id\": \"look-round\"", "\"id\": \"watch-needle\"", "stands twice")]
@@ -122,9 +129,11 @@ public class CatalogueTests
 
     private const string Own = """
         {
-          "cues": [ { "id": "pulley-wobble", "name": "Pulley wobble", "short": "pulley", "place": "crank", "question": "Does the pulley wobble?",
+          "cues": [ { "id": "pulley-wobble", "name": "Pulley wobble", "short": "pulley", "place": "crank",
+            "question": "Does the pulley wobble?",
             "answers": [ { "id": "quiet", "text": "quiet", "healthy": true }, { "id": "squeals", "text": "wobbles" } ] } ],
-          "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing", "cue": "pulley-wobble", "how": "Under load, guards on.", "hazards": ["rotating"] } ],
+          "checks": [ { "id": "hear-belt", "name": "Listen to the belt", "minutes": 1, "opens": "nothing",
+            "cue": "pulley-wobble", "how": "Under load, guards on.", "hazards": ["rotating"] } ],
           "words": [ { "fault": "speed-low", "cue": "pulley-wobble", "answer": "squeals", "word": "usually" } ],
           "contexts": [ { "id": "salt-spray", "name": "Salt spray", "multiply": { "speed-low": 3 } } ]
         }
@@ -137,9 +146,11 @@ public class CatalogueTests
         var merged = Known.With(Own, "shop-knowledge.json");
         merged.Checks.Count.ShouldBe(Known.Checks.Count + 1);
         var diagnoser = new Diagnoser(merged);
-        var squeals = diagnoser.Diagnose(Fog2, Fog2Setup(), new CaseEvidence([], [new CueFact("pulley-wobble", "squeals")], ["salt-spray"]));
+        var squeals = diagnoser.Diagnose(
+            Fog2, Fog2Setup(), new CaseEvidence([], [new CueFact("pulley-wobble", "squeals")], ["salt-spray"]));
         squeals.Of("speed-low").ShouldBeGreaterThan(3 * Judge(Fog2, Fog2Setup(), CaseEvidence.None).Of("speed-low"));
-        new MildHunch.Core.Evidence.Jot.JotLine(merged).Read("pulley wobble wobbles", Fog2).Items.Single().Cue!.Cue.ShouldBe("pulley-wobble");
+        new MildHunch.Core.Evidence.Jot.JotLine(merged)
+            .Read("pulley wobble wobbles", Fog2).Items.Single().Cue!.Cue.ShouldBe("pulley-wobble");
     }
 
     [Theory]

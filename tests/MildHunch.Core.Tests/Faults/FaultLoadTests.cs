@@ -14,18 +14,26 @@ public class FaultLoadTests
     /// <summary>The fault catalogue of handbook 3.</summary>
     private static readonly string[] Handbook =
     [
-        "no-fault", "supply-restricted", "supply-air-leak", "supply-hot", "speed-low", "inlet-valve-leak", "inlet-valve-stuck-shut", "discharge-valve-leak", "valve-seat-oring-leak", "hp-seal-worn", "lp-seal-worn",
-        "plunger-scored", "plunger-cracked", "plunger-retainer-seal", "cup-worn", "sleeve-scored", "valve-misfitted", "seal-reversed", "head-loose", "valve-cap-oring", "manifold-joint-oring", "head-cracked",
-        "unloader-leaking-by", "unloader-set-low", "unloader-stuck-open", "unloader-stuck-shut", "start-valve-stuck-shut", "outlet-valve-passing", "unloader-oring-external", "regulator-seat-worn",
-        "regulator-diaphragm-cracked", "relief-or-thermal-valve-passing", "start-valve-open", "autostop-switch", "injector-air-or-leak", "nozzle-worn", "nozzle-oversize", "nozzle-blocked", "hose-leak-or-restricted",
-        "gauge-wrong", "dampener-charge-lost", "oil-seal-leak", "drive-end-knock", "intens-seal-dynamic", "intens-seal-static", "intens-inlet-check", "intens-discharge-check", "intens-plunger-scored", "intens-endcap-misaligned",
-        "unloader-check-passing", "plunger-oil-seal", "valve-spring-broken", "gas-bound", "plunger-joint-loose", "packing-dry-or-tight", "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry",
+        "no-fault", "supply-restricted", "supply-air-leak", "supply-hot", "speed-low", "inlet-valve-leak", "inlet-valve-stuck-shut",
+        "discharge-valve-leak", "valve-seat-oring-leak", "hp-seal-worn", "lp-seal-worn",
+        "plunger-scored", "plunger-cracked", "plunger-retainer-seal", "cup-worn", "sleeve-scored", "valve-misfitted", "seal-reversed",
+        "head-loose", "valve-cap-oring", "manifold-joint-oring", "head-cracked",
+        "unloader-leaking-by", "unloader-set-low", "unloader-stuck-open", "unloader-stuck-shut", "start-valve-stuck-shut",
+        "outlet-valve-passing", "unloader-oring-external", "regulator-seat-worn",
+        "regulator-diaphragm-cracked", "relief-or-thermal-valve-passing", "start-valve-open", "autostop-switch", "injector-air-or-leak",
+        "nozzle-worn", "nozzle-oversize", "nozzle-blocked", "hose-leak-or-restricted",
+        "gauge-wrong", "dampener-charge-lost", "oil-seal-leak", "drive-end-knock", "intens-seal-dynamic", "intens-seal-static",
+        "intens-inlet-check", "intens-discharge-check", "intens-plunger-scored", "intens-endcap-misaligned",
+        "unloader-check-passing", "plunger-oil-seal", "valve-spring-broken", "gas-bound", "plunger-joint-loose", "packing-dry-or-tight",
+        "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry",
         "intens-boost-low", "intens-shift", "intens-piston-seal", "intens-bleed-passing",
     ];
 
     private static readonly Setup Fitted = Setup.Create(
-        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), OutletLine.Rigid,
-        dampener: Dampener.Create(Q<Volume>(100, "mL"), Q<GaugePressure>(45, "bar")), injector: InjectorPlace.Inlet, relief: Q<GaugePressure>(105, "bar"));
+        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")),
+        Q<GaugePressure>(85, "bar"), OutletLine.Rigid,
+        dampener: Dampener.Create(Q<Volume>(100, "mL"), Q<GaugePressure>(45, "bar")), injector: InjectorPlace.Inlet,
+        relief: Q<GaugePressure>(105, "bar"));
 
     private static (ReciprocatingPump Pump, Setup Setup) For(Fault fault)
     {
@@ -57,7 +65,8 @@ public class FaultLoadTests
     }
 
     [Fact]
-    public void Worse_is_never_nearer_to_sound() => Gen.Select(Gen.Int[0, Handbook.Length - 1], Gen.Double[0, 0.9], Gen.OneOfConst(Side.Inlet, Side.Discharge)).Sample(
+    public void Worse_is_never_nearer_to_sound() =>
+        Gen.Select(Gen.Int[0, Handbook.Length - 1], Gen.Double[0, 0.9], Gen.OneOfConst(Side.Inlet, Side.Discharge)).Sample(
         (which, severity, side) =>
         {
             var fault = Known.Faults[which];
@@ -72,7 +81,8 @@ public class FaultLoadTests
     [Fact]
     public void Each_shows_where_the_trade_looks_for_it()
     {
-        OperatingPoint At(string id, double severity = 0.8, Side side = Side.Inlet) => With(Known.Faults.Single(f => f.Id == id), severity, side);
+        OperatingPoint At(string id, double severity = 0.8, Side side = Side.Inlet) =>
+            With(Known.Faults.Single(f => f.Id == id), severity, side);
         var sound = At("no-fault");
         At("inlet-valve-stuck-shut", 1).NozzleFlow.ShouldBe(sound.NozzleFlow * 2 / 3, 0.01 * sound.NozzleFlow);
         At("valve-misfitted", 1, Side.Discharge).NozzleFlow.ShouldBe(sound.NozzleFlow * 2 / 3, 0.01 * sound.NozzleFlow);
@@ -92,11 +102,13 @@ public class FaultLoadTests
     }
 
     [Fact]
-    public void Several_at_once_and_in_any_order() => Gen.Select(Gen.Int[1, 42], Gen.Int[1, 42], Gen.Double[0, 1], Gen.Double[0, 1], Gen.Int[1, 3]).Sample(
+    public void Several_at_once_and_in_any_order() =>
+        Gen.Select(Gen.Int[1, 42], Gen.Int[1, 42], Gen.Double[0, 1], Gen.Double[0, 1], Gen.Int[1, 3]).Sample(
         (first, second, severe, mild, cylinder) =>
         {
             var pump = Triplex();
-            FaultLoad[] loads = [new(Known.Faults[first].Id, severe, cylinder), new(Known.Faults[second].Id, mild, 4 - cylinder, Side.Discharge)];
+            FaultLoad[] loads = [
+                new(Known.Faults[first].Id, severe, cylinder), new(Known.Faults[second].Id, mild, 4 - cylinder, Side.Discharge)];
             if (loads.Any(l => !Catalogue.Fits(Known.Faults.Single(f => f.Id == l.Fault), pump, Fitted)))
                 return;
             var solver = new OperatingPointSolver(pump, Fitted);
@@ -113,5 +125,6 @@ public class FaultLoadTests
     [InlineData("nozzle-worn", 1.5, 1, "faults[0].severity")]
     [InlineData("inlet-valve-leak", 0.5, 4, "faults[0].cylinder")]
     public void What_this_pump_cannot_have_is_refused(string fault, double severity, int cylinder, string field) =>
-        Should.Throw<ImpossibleInputException>(() => FaultLoad.Lay(Known, Triplex(), Fog2Setup(), [new FaultLoad(fault, severity, cylinder)])).Field.ShouldBe(field);
+        Should.Throw<ImpossibleInputException>(() => FaultLoad.Lay(
+            Known, Triplex(), Fog2Setup(), [new FaultLoad(fault, severity, cylinder)])).Field.ShouldBe(field);
 }

@@ -8,17 +8,22 @@ using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Faults;
 
-/// <summary>Nothing that the product advises may hurt: what is opened is locked out, what is shut has a relief (common practice, no source).</summary>
+/// <summary>
+/// Nothing that the product advises may hurt: what is opened is locked out, what is shut has a relief (common practice, no source).
+/// </summary>
 public class SafetyTests
 {
     private static readonly Diagnoser Diagnoser = new(Known);
 
     private static readonly Setup WithRelief = Setup.Create(
-        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), OutletLine.Hose, relief: Q<GaugePressure>(105, "bar"));
+        Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")),
+        Q<GaugePressure>(85, "bar"), OutletLine.Hose, relief: Q<GaugePressure>(105, "bar"));
 
-    private static CaseEvidence Low(params CueFact[] cues) => Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")], cues);
+    private static CaseEvidence Low(params CueFact[] cues) =>
+        Saw([Read("discharge-pressure", 45, "bar"), Read("nozzle-flow", 15, "L/min")], cues);
 
-    private static string[] Offered(Setup setup, CaseEvidence evidence) => [.. Diagnoser.Diagnose(Fog2, setup, evidence).NextChecks.Select(c => c.Check.Id)];
+    private static string[] Offered(Setup setup, CaseEvidence evidence) =>
+        [.. Diagnoser.Diagnose(Fog2, setup, evidence).NextChecks.Select(c => c.Check.Id)];
 
     [Fact]
     public void Every_check_and_mend_that_opens_something_carries_lock_out_and_trapped_pressure()
@@ -34,7 +39,8 @@ public class SafetyTests
     {
         Check[] shut = [.. Known.Checks.Where(c => c.Cue is "closed-outlet" or "shut-at-pump")];
         shut.Length.ShouldBe(2);
-        shut.ShouldAllBe(c => c.OutletShut && c.Fitted.Contains("relief") && c.Requires.Count > 0 && !c.Requires.Contains("relief") && c.NotWhile != null);
+        shut.ShouldAllBe(c => c.OutletShut && c.Fitted.Contains("relief") && c.Requires.Count > 0 && !c.Requires.Contains("relief")
+            && c.NotWhile != null);
         Known.Checks.Where(c => c.OutletShut).ShouldBe(shut);
     }
 
@@ -47,7 +53,9 @@ public class SafetyTests
     {
         var entries = JsonNode.Parse(ReadFile(file))!.AsArray();
         entries.Single(e => e!["id"]!.GetValue<string>() == id)![list] = new JsonArray();
-        Should.Throw<CatalogueException>(() => Catalogue.Read(name => name == file ? entries.ToJsonString() : ReadFile(name))).Message.ShouldContain(says);
+        Should.Throw<CatalogueException>(() => Catalogue.Read(name => name == file
+            ? entries.ToJsonString()
+            : ReadFile(name))).Message.ShouldContain(says);
     }
 
     [Fact]
@@ -93,17 +101,25 @@ public class SafetyTests
     public void Milky_oil_stops_the_pump_only_with_water_at_the_crankcase()
     {
         Diagnoser.Diagnose(Fog2, WithRelief, Low(new CueFact("oil", "milky"))).StopNow.ShouldBeEmpty();
-        Diagnoser.Diagnose(Fog2, WithRelief, Low(new CueFact("oil", "milky"), new CueFact("leak-at", "weep", 1, DropsPerMinute: 0))).StopNow.ShouldBeEmpty();
-        Diagnoser.Diagnose(Fog2, WithRelief, Low(new CueFact("oil", "milky"), new CueFact("leak-at", "head-to-crankcase"))).StopNow.Single().Sign.Id.ShouldBe("water-in-crankcase");
+        Diagnoser.Diagnose(
+            Fog2, WithRelief,
+            Low(new CueFact("oil", "milky"), new CueFact("leak-at", "weep", 1, DropsPerMinute: 0))).StopNow.ShouldBeEmpty();
+        Diagnoser.Diagnose(
+            Fog2, WithRelief,
+            Low(
+                new CueFact("oil", "milky"),
+                new CueFact("leak-at", "head-to-crankcase"))).StopNow.Single().Sign.Id.ShouldBe("water-in-crankcase");
     }
 
     [Fact]
-    public void A_drip_at_a_cap_is_no_jet() => Diagnoser.Diagnose(Fog2, WithRelief, Low(new CueFact("leak-at", "cap", 2, Side.Inlet, 12))).StopNow.ShouldBeEmpty();
+    public void A_drip_at_a_cap_is_no_jet() =>
+        Diagnoser.Diagnose(Fog2, WithRelief, Low(new CueFact("leak-at", "cap", 2, Side.Inlet, 12))).StopNow.ShouldBeEmpty();
 
     [Fact]
     public void Nobody_is_sent_near_an_intensifier_with_a_rod()
     {
-        var offered = Diagnoser.Diagnose(Every.Intensifier(), Every.IntensifierSetup(), Saw([Read("discharge-pressure", 3500, "bar")])).NextChecks;
+        var offered = Diagnoser.Diagnose(
+            Every.Intensifier(), Every.IntensifierSetup(), Saw([Read("discharge-pressure", 3500, "bar")])).NextChecks;
         offered.ShouldNotContain(c => c.Check.Needs.Contains("listening rod"));
         Known.Checks.ShouldNotContain(c => c.Id == "blank-bypass");
         Known.Checks.Single(c => c.Id == "weep-split").Hazards.ShouldContain("high-pressure-end");

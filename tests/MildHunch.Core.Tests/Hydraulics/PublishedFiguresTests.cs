@@ -11,7 +11,9 @@ namespace MildHunch.Core.Tests.Hydraulics;
 /// <summary>Figures that stand in published tables, or in the handbook as recomputed from them.</summary>
 public class PublishedFiguresTests
 {
-    /// <summary>Flow variation of plunger pumps, λ about 1/6, as pump handbooks tabulate it (from memory); recomputed in handbook 2.</summary>
+    /// <summary>
+    /// Flow variation of plunger pumps, λ about 1/6, as pump handbooks tabulate it (from memory); recomputed in handbook 2.
+    /// </summary>
     [Theory]
     [InlineData(3, 6.2, 16.9, 0.0255)]
     [InlineData(4, 11.1, 21.5, 0.0422)]
@@ -73,7 +75,8 @@ public class PublishedFiguresTests
     public void Orifice_and_back()
     {
         var nozzle = Nozzle.FromOrifice(Q<Length>(2, "mm"), new Density(1000));
-        nozzle.FlowAt(Q<GaugePressure>(100, "bar")).In(Units.LitrePerMinute).ShouldBe(0.92 * Math.PI / 4 * 4e-6 * Math.Sqrt(2 * 1e7 / 1000) * 60_000, 1e-6);
+        nozzle.FlowAt(Q<GaugePressure>(100, "bar")).In(Units.LitrePerMinute)
+            .ShouldBe(0.92 * Math.PI / 4 * 4e-6 * Math.Sqrt(2 * 1e7 / 1000) * 60_000, 1e-6);
         Nozzle.OrificeOfCoefficient(nozzle.Coefficient, 1000).ShouldBe(0.002, 1e-12);
     }
 

@@ -6,7 +6,9 @@ namespace MildHunch.Core.Tests.Quantities;
 /// <summary>The table of cases that the client's reader is held to as well (common practice, no source).</summary>
 public class NumberCaseTests
 {
-    public sealed record Case(string Text, double? From = null, double? To = null, string Unit = "", string ToUnit = "", bool About = false, string? Refused = null);
+    public sealed record Case(
+        string Text, double? From = null, double? To = null, string Unit = "", string ToUnit = "", bool About = false,
+        string? Refused = null);
 
     public static TheoryData<string> Cases { get; } = new(Read().Select(c => c.Text));
 
@@ -29,5 +31,7 @@ public class NumberCaseTests
         read.About.ShouldBe(wanted.About);
     }
 
-    private static Case[] Read() => JsonSerializer.Deserialize<Case[]>(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Quantities", "number-cases.json")), JsonSerializerOptions.Web)!;
+    private static Case[] Read() =>
+        JsonSerializer.Deserialize<Case[]>(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "Quantities", "number-cases.json")), JsonSerializerOptions.Web)!;
 }

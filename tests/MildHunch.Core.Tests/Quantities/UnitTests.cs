@@ -61,11 +61,14 @@ public class UnitTests
     public void Every_unit_round_trips() => Gen.Select(Gen.OneOfConst([.. Units.All]), Gen.Double[-1e6, 1e6]).Sample((unit, value) =>
     {
         var back = unit.FromSi(unit.ToSi(value));
-        Math.Abs(back - value).ShouldBeLessThanOrEqualTo(1e-9 * Math.Max(1, Math.Abs(value)) + (1e-9 * Math.Abs(unit.Offset / unit.Factor)));
+        Math.Abs(back - value)
+            .ShouldBeLessThanOrEqualTo(1e-9 * Math.Max(1, Math.Abs(value)) + (1e-9 * Math.Abs(unit.Offset / unit.Factor)));
     });
 
     [Fact]
-    public void What_is_written_is_read_again() => Gen.Select(Gen.OneOfConst([.. Units.All.Where(u => u.Kind == QuantityKind.VolumeFlow)]), Gen.Double[1e-3, 1e5]).Sample((unit, value) =>
+    public void What_is_written_is_read_again() =>
+        Gen.Select(Gen.OneOfConst([.. Units.All.Where(u => u.Kind == QuantityKind.VolumeFlow)]), Gen.Double[1e-3, 1e5])
+            .Sample((unit, value) =>
     {
         var flow = Quantity.From<VolumeFlow>(value, unit);
         var written = flow.Format(unit, 12);

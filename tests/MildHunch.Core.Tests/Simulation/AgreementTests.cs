@@ -23,7 +23,9 @@ public class AgreementTests
         return data;
     }
 
-    /// <summary>Healthy pumps of every arrangement: mean flow within 1 %, mean pressure within 2 %, energy within 1 %, steps fine enough.</summary>
+    /// <summary>
+    /// Healthy pumps of every arrangement: mean flow within 1 %, mean pressure within 2 %, energy within 1 %, steps fine enough.
+    /// </summary>
     [Theory]
     [MemberData(nameof(Arrangements))]
     public void Healthy_pumps_agree(string name, OutletLine line)
@@ -48,9 +50,12 @@ public class AgreementTests
     [InlineData(1, 420, 0.3)]
     public void Peaks_cut_by_a_control_agree(int cylinders, double rpm, double shareOfSwing)
     {
-        var pump = ReciprocatingPump.Create(cylinders, Q<Length>(24, "mm"), Q<Length>(24, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(120, "bar"), ControlKind.Unloader);
+        var pump = ReciprocatingPump.Create(
+            cylinders, Q<Length>(24, "mm"), Q<Length>(24, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(120, "bar"),
+            ControlKind.Unloader);
         var bare = new OperatingPointSolver(pump, Every.Plain(pump, 60)).Solve(new Condition(), 1, 1, 1.6e-12);
-        var solver = new OperatingPointSolver(pump, Every.Plain(pump, 60, setting: Q<GaugePressure>((bare.PressurePa + (shareOfSwing * bare.SwingPa)) / 1e5, "bar")));
+        var solver = new OperatingPointSolver(
+            pump, Every.Plain(pump, 60, setting: Q<GaugePressure>((bare.PressurePa + (shareOfSwing * bare.SwingPa)) / 1e5, "bar")));
         var steady = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(solver.Setup));
         var means = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 8 / pump.RatedSpeed.Si }).Means;
         steady.PressurePa.ShouldBeLessThan(solver.Setup.ControlSetting!.Value.Si);
@@ -103,7 +108,9 @@ public class AgreementTests
     [InlineData(5)]
     public void Without_slip_the_theoretical_flow_comes_out(int cylinders)
     {
-        var pump = ReciprocatingPump.Create(cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), ControlKind.None, slip: 0);
+        var pump = ReciprocatingPump.Create(
+            cylinders, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"),
+            ControlKind.None, slip: 0);
         var solver = new OperatingPointSolver(pump, Every.Plain(pump, 70));
         var means = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 0.4 }).Means;
         var expected = Delivery.TheoreticalFlow(pump, pump.RatedSpeed.Si) * (1 - (means.PressurePa / 2.2e9));
@@ -133,7 +140,9 @@ public class AgreementTests
     {
         var starved = new Condition();
         starved.Starve(1, 0.5);
-        Condition[] faults = [Leaking(forward: 0.5), Leaking(back: 0.5), new Condition { BypassShare = 0.3 }, new Condition { CrackShare = 0.3 }, new Condition { FillFactor = 0.8 }, new Condition { InletCapacity = 0.25 }, starved, new Condition { NozzleFactor = 1.3 }];
+        Condition[] faults = [
+            Leaking(forward: 0.5), Leaking(back: 0.5), new Condition { BypassShare = 0.3 }, new Condition { CrackShare = 0.3 },
+            new Condition { FillFactor = 0.8 }, new Condition { InletCapacity = 0.25 }, starved, new Condition { NozzleFactor = 1.3 }];
         var pump = Triplex();
         var solver = new OperatingPointSolver(pump, Fog2Setup());
         foreach (var fault in faults)
@@ -145,7 +154,10 @@ public class AgreementTests
         }
     }
 
-    /// <summary>A leak follows the pressure, which on rigid pipe and with few cylinders swings by more than its mean. The unloader stays shut here.</summary>
+    /// <summary>
+    /// A leak follows the pressure, which on rigid pipe and with few cylinders swings by more than its mean. The unloader stays shut
+    /// here.
+    /// </summary>
     [Theory]
     [InlineData(1, OutletLine.Hose)]
     [InlineData(1, OutletLine.Rigid)]
@@ -159,7 +171,8 @@ public class AgreementTests
         var two = Leaking(forward: 1.5);
         if (cylinders > 2)
             two.LeakBack(1, 1.5);
-        foreach (var fault in new[] { Leaking(forward: 0.3), Leaking(forward: 1), Leaking(forward: 3), Leaking(back: 0.3), Leaking(back: 1), two })
+        foreach (var fault in new[] {
+            Leaking(forward: 0.3), Leaking(forward: 1), Leaking(forward: 3), Leaking(back: 0.3), Leaking(back: 1), two })
         {
             var steady = solver.Solve(fault, 1, 1, OutletCompliance.Typical(solver.Setup));
             var means = PumpSimulation.Run(solver, fault, new SimulationPlan { Seconds = 0.6 }).Means;
@@ -169,14 +182,17 @@ public class AgreementTests
         }
     }
 
-    /// <summary>With hardly any softness and no slip the flow at the nozzle ripples as the kinematics say (ripple table of pump handbooks).</summary>
+    /// <summary>
+    /// With hardly any softness and no slip the flow at the nozzle ripples as the kinematics say (ripple table of pump handbooks).
+    /// </summary>
     [Theory]
     [InlineData(3)]
     [InlineData(5)]
     public void The_closed_form_ripple_is_met(int cylinders)
     {
         var pump = ReciprocatingPump.Create(
-            cylinders, Q<Length>(40, "mm"), Q<Length>(60, "mm"), Q<RotationalSpeed>(120, "rpm"), Q<GaugePressure>(10, "bar"), ControlKind.None, clearance: 0.05, slip: 0);
+            cylinders, Q<Length>(40, "mm"), Q<Length>(60, "mm"), Q<RotationalSpeed>(120, "rpm"), Q<GaugePressure>(10, "bar"),
+            ControlKind.None, clearance: 0.05, slip: 0);
         var solver = new OperatingPointSolver(pump, Every.Plain(pump, 3, OutletLine.Rigid));
         var means = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 2, StepsPerTurn = 2880 }).Means;
         var ripple = FlowRipple.Of(PumpMotion.Of(pump, 2));
@@ -189,14 +205,25 @@ public class AgreementTests
     public void Every_system_runs() => Every.System.Sample(
         (solver, condition, _) =>
         {
-            var result = PumpSimulation.Run(solver, condition, new SimulationPlan { Seconds = Math.Min(20, 2 / solver.Setup.Speed.Si), SamplesPerSecond = 100, StepsPerTurn = solver.Pump.OilPistonDiameter is null ? 360 : 2000 });
-            double.IsFinite(result.Means.PressurePa + result.Means.NozzleFlow + result.Means.SwingPa + result.Means.Energy.Out).ShouldBeTrue();
+            var result = PumpSimulation.Run(
+                solver, condition,
+                new SimulationPlan
+                {
+                    Seconds = Math.Min(20, 2 / solver.Setup.Speed.Si),
+                    SamplesPerSecond = 100,
+                    StepsPerTurn = solver.Pump.OilPistonDiameter is null ? 360 : 2000
+                });
+            double.IsFinite(result.Means.PressurePa + result.Means.NozzleFlow + result.Means.SwingPa + result.Means.Energy.Out)
+                .ShouldBeTrue();
             result.Means.LowestInletPa.ShouldBeGreaterThan(-1.02e5);
             result.Samples.ShouldAllBe(s => s.HeadPa > -1.2e5 && s.HeadPa < 1e10);
         },
         iter: 150);
 
-    /// <summary>Two cylinders with a dead one on a stiff line: the time model falls on the balance that the steady one finds (the question of more than one).</summary>
+    /// <summary>
+    /// Two cylinders with a dead one on a stiff line: the time model falls on the balance that the steady one finds (the question of
+    /// more than one).
+    /// </summary>
     [Fact]
     public void A_duplex_with_a_dead_valve_settles_where_the_balance_says()
     {

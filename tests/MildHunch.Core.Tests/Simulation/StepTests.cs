@@ -9,7 +9,10 @@ namespace MildHunch.Core.Tests.Simulation;
 /// <summary>What a step is made of: laws without jumps, on which Newton's iteration would otherwise hop to and fro.</summary>
 public class StepTests
 {
-    /// <summary>An open valve passes nothing where no pressure drives it: it came to nothing with a jump, and a head near zero could not be solved.</summary>
+    /// <summary>
+    /// An open valve passes nothing where no pressure drives it: it came to nothing with a jump, and a head near zero could not be
+    /// solved.
+    /// </summary>
     [Theory]
     [InlineData(ControlKind.Unloader)]
     [InlineData(ControlKind.Regulator)]

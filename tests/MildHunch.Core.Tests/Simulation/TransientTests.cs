@@ -15,14 +15,15 @@ public class TransientTests
     private const double StopAt = 0.02;
 
     // A pump that has stopped with its outlet shut: what is left is a closed volume with whatever leaks.
-    private static SimulationResult Stopped(OperatingPointSolver solver, Condition condition, double opening, double seconds = 1) => PumpSimulation.Run(solver, condition, new SimulationPlan
-    {
-        Seconds = seconds,
-        Speed = [new SpeedMove(0, 0)],
-        RampSeconds = 0.01,
-        Outlet = [new OutletMove(StopAt, opening)],
-        SamplesPerSecond = 1000,
-    });
+    private static SimulationResult Stopped(OperatingPointSolver solver, Condition condition, double opening, double seconds = 1) =>
+        PumpSimulation.Run(solver, condition, new SimulationPlan
+        {
+            Seconds = seconds,
+            Speed = [new SpeedMove(0, 0)],
+            RampSeconds = 0.01,
+            Outlet = [new OutletMove(StopAt, opening)],
+            SamplesPerSecond = 1000,
+        });
 
     /// <summary>Closed form: C·dp/dt = −k√p gives √p falling in a straight line (handbook 2, standing pressure).</summary>
     [Fact]
@@ -43,7 +44,10 @@ public class TransientTests
         result.Samples[^1].HeadPa.ShouldBeLessThan(0.7 * from.HeadPa);
     }
 
-    /// <summary>Two volumes, a line and a nozzle, without the pump: not stiff, so a fourth-order Runge-Kutta of a reference library gives the answer.</summary>
+    /// <summary>
+    /// Two volumes, a line and a nozzle, without the pump: not stiff, so a fourth-order Runge-Kutta of a reference library gives the
+    /// answer.
+    /// </summary>
     [Fact]
     public void Two_volumes_run_out_as_a_reference_integrator_has_it()
     {
@@ -77,15 +81,18 @@ public class TransientTests
     public void A_closing_gun_spikes_and_a_trapped_pressure_unloader_takes_over()
     {
         var solver = new OperatingPointSolver(Fog2, Fog2Setup());
-        var result = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 1.2, Outlet = [new OutletMove(0.2, 0), new OutletMove(0.8, 1)] });
-        double Between(double from, double to, Func<Sample, double> read) => result.Samples.Where(s => s.Seconds > from && s.Seconds < to).Average(read);
+        var result = PumpSimulation.Run(
+            solver, new Condition(), new SimulationPlan { Seconds = 1.2, Outlet = [new OutletMove(0.2, 0), new OutletMove(0.8, 1)] });
+        double Between(double from, double to, Func<Sample, double> read) =>
+            result.Samples.Where(s => s.Seconds > from && s.Seconds < to).Average(read);
         Between(0.5, 0.75, s => s.HeadPa).ShouldBeLessThan(10e5);
         Between(0.5, 0.75, s => s.GunPa).ShouldBeGreaterThan(70e5);
         Between(1.1, 1.2, s => s.HeadPa).ShouldBe(70e5, 4e5);
 
         // Above set, but within the 15 % that are normal (common practice).
         result.Means.HighestPa.ShouldBeInRange(85e5, 1.15 * 85e5);
-        var stuck = PumpSimulation.Run(solver, new Condition { SettingFactor = 2 }, new SimulationPlan { Seconds = 0.8, Outlet = [new OutletMove(0.2, 0)] });
+        var stuck = PumpSimulation.Run(
+            solver, new Condition { SettingFactor = 2 }, new SimulationPlan { Seconds = 0.8, Outlet = [new OutletMove(0.2, 0)] });
         stuck.Means.HighestPa.ShouldBeGreaterThan(1.5 * 85e5);
     }
 
@@ -144,7 +151,8 @@ public class TransientTests
     public void The_same_plan_gives_the_same_result_and_noise_hangs_on_its_seed()
     {
         var solver = new OperatingPointSolver(Fog2, Fog2Setup());
-        SimulationResult Run(double noise, int seed) => PumpSimulation.Run(solver, Leaking(back: 0.4), new SimulationPlan { Seconds = 0.2, NoisePa = noise, Seed = seed });
+        SimulationResult Run(double noise, int seed) =>
+            PumpSimulation.Run(solver, Leaking(back: 0.4), new SimulationPlan { Seconds = 0.2, NoisePa = noise, Seed = seed });
         Run(0, 1).Samples.ShouldBe(Run(0, 2).Samples);
         Run(1e5, 7).Samples.ShouldBe(Run(1e5, 7).Samples);
         var off = Run(1e5, 7).Samples.Zip(Run(0, 7).Samples, (a, b) => a.HeadPa - b.HeadPa).ToArray();
@@ -164,7 +172,8 @@ public class TransientTests
         told.Values[^1].ShouldBe(1);
         using var stop = new CancellationTokenSource();
         stop.Cancel();
-        Should.Throw<OperationCanceledException>(() => PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 30 }, cancel: stop.Token));
+        Should.Throw<OperationCanceledException>(() => PumpSimulation.Run(
+            solver, new Condition(), new SimulationPlan { Seconds = 30 }, cancel: stop.Token));
     }
 
     [Theory]
@@ -172,7 +181,11 @@ public class TransientTests
     [InlineData(1, 1, "samplesPerSecond")]
     [InlineData(60, 100_000, "seconds")]
     public void Plans_that_cannot_be(double seconds, double samples, string field) =>
-        Should.Throw<ImpossibleInputException>(() => new SimulationPlan { Seconds = seconds, SamplesPerSecond = samples }.Check()).Field.ShouldBe(field);
+        Should.Throw<ImpossibleInputException>(() => new SimulationPlan
+        {
+            Seconds = seconds,
+            SamplesPerSecond = samples
+        }.Check()).Field.ShouldBe(field);
 
     /// <summary>The seeded numbers are spread as they should be: mean 0, one sigma 1, about 4.6 % beyond two sigma.</summary>
     [Fact]

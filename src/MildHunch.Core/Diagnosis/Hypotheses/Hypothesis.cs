@@ -45,16 +45,22 @@ public sealed class HypothesisSet
                 weight *= where.Multiply;
             foreach (var id in evidence.Contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);
-            Side?[] sides = fault.Location == FaultLocation.Cavity ? [Side.Inlet, Side.Discharge] : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];
-            IEnumerable<int?> places = fault.Location == FaultLocation.None ? [null] : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);
-            raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(fault, k, side, weight * fault.HazardAt(HoursOf(fault, k)), EffectOf(fault.EffectOn(side))))));
+            Side?[] sides = fault.Location == FaultLocation.Cavity
+                ? [Side.Inlet, Side.Discharge]
+                : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];
+            IEnumerable<int?> places = fault.Location == FaultLocation.None
+                ? [null]
+                : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);
+            raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(
+                fault, k, side, weight * fault.HazardAt(HoursOf(fault, k)), EffectOf(fault.EffectOn(side))))));
         }
 
         var sum = raw.Sum(h => h.Prior);
         return new HypothesisSet([.. raw.Select(h => h with { Prior = h.Prior / sum })], effects);
 
         double HoursOf(Fault fault, int? cylinder) =>
-            evidence.Hours.Where(h => h.Part == fault.Part && (h.Cylinder is null || h.Cylinder == cylinder)).Select(h => h.Hours).DefaultIfEmpty(0).Max();
+            evidence.Hours.Where(h => h.Part == fault.Part && (h.Cylinder is null || h.Cylinder == cylinder)).Select(h => h.Hours)
+                .DefaultIfEmpty(0).Max();
 
         int EffectOf(string id)
         {

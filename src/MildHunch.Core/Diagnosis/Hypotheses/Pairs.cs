@@ -45,7 +45,9 @@ public static class Pairs
                     continue;
                 var weight = Weight(singles[i], singles[j]);
                 if (weight > 0)
-                    pairs.Add(singles[i].EffectIndex <= singles[j].EffectIndex ? new Pair(i, j, PriorShare * weight / all) : new Pair(j, i, PriorShare * weight / all));
+                    pairs.Add(singles[i].EffectIndex <= singles[j].EffectIndex
+                        ? new Pair(i, j, PriorShare * weight / all)
+                        : new Pair(j, i, PriorShare * weight / all));
             }
         }
 
@@ -72,7 +74,8 @@ public static class Pairs
         var best = new HashSet<int>();
         var places = new Dictionary<Fault, int>();
         var alikes = Enumerable.Range(0, singles.Count).Where(h => singles[h].Fault.Id != Catalogue.NoFault && among(singles[h]))
-            .GroupBy(h => (singles[h].Fault, Score: Math.Round(Math.Log10(Math.Max(score[h], 1e-30)), 4))).OrderByDescending(g => g.Key.Score);
+            .GroupBy(h => (singles[h].Fault, Score: Math.Round(Math.Log10(Math.Max(score[h], 1e-30)), 4)))
+            .OrderByDescending(g => g.Key.Score);
         foreach (var alike in alikes)
         {
             if (places.Values.Sum() >= most)

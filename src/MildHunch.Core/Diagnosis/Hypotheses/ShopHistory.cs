@@ -21,7 +21,12 @@ public sealed class ShopHistory
         this.found = found;
         foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
         {
-            places[fault.Id] = fault.Location switch { FaultLocation.None => 1, FaultLocation.Cavity => 2 * pump.Cylinders, _ => pump.Cylinders };
+            places[fault.Id] = fault.Location switch
+            {
+                FaultLocation.None => 1,
+                FaultLocation.Cavity => 2 * pump.Cylinders,
+                _ => pump.Cylinders,
+            };
             total += fault.Weight * places[fault.Id];
         }
     }

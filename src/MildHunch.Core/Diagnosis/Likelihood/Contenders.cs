@@ -45,7 +45,8 @@ internal sealed class Contenders
     public double Prior(int row) => row < singles.Length ? singleShare * singles[row].Prior : pairs[row - singles.Length].Prior;
 
     /// <summary>The single hypotheses a contender consists of.</summary>
-    public (int First, int? Second) Parts(int row) => row < singles.Length ? (row, null) : (pairs[row - singles.Length].First, pairs[row - singles.Length].Second);
+    public (int First, int? Second) Parts(int row) =>
+        row < singles.Length ? (row, null) : (pairs[row - singles.Length].First, pairs[row - singles.Length].Second);
 
     /// <summary>Sums probability by group of the singles; a pair counts in both of its groups, once where they are the same.</summary>
     public void Gather(double[] probability, int[] groupOf, double[] into)
@@ -81,7 +82,10 @@ internal sealed class Contenders
     public double[] Likelihoods(EvidenceItem item) =>
         item.Strength is { } strength ? Question(strength).Likelihoods(item.Atoms[0]) : new PlaceAnswers(this, item.Atoms).Likelihoods();
 
-    /// <summary>The same of an answer that follows another which sees the same thing (handbook 4): to the power of a third. Places follow nothing.</summary>
+    /// <summary>
+    /// The same of an answer that follows another which sees the same thing (handbook 4): to the power of a third. Places follow
+    /// nothing.
+    /// </summary>
     public double[] Followers(EvidenceItem item) => Question(item.Strength!).Likelihoods(item.Atoms[0], follows: true);
 
     /// <summary>The question that has these strengths, laid out once.</summary>

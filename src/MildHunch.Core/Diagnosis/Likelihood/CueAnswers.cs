@@ -134,7 +134,8 @@ internal sealed class CueAnswers
             for (var (p, h) = (0, contenders.Singles.Length); h < after.Length; p++, h++)
             {
                 var (whole, byFirst, bySecond, wholeSecond) = sums[h];
-                chance += after[h] = Of(atom, contenders.Pairs[p].First, whole, byFirst) + Of(atom, contenders.Pairs[p].Second, wholeSecond, bySecond);
+                chance += after[h] = Of(atom, contenders.Pairs[p].First, whole, byFirst)
+                    + Of(atom, contenders.Pairs[p].Second, wholeSecond, bySecond);
             }
 
             Vectors.Scale(after, 1 / chance);
@@ -142,6 +143,8 @@ internal sealed class CueAnswers
         }
 
         private static double Of(CueAtom atom, int single, double whole, double noticed) =>
-            double.IsNaN(atom.Baseline) ? atom.Full[single] * whole : (atom.Baseline * whole) + ((atom.Full[single] - atom.Baseline) * noticed);
+            double.IsNaN(atom.Baseline)
+                ? atom.Full[single] * whole
+                : (atom.Baseline * whole) + ((atom.Full[single] - atom.Baseline) * noticed);
     }
 }

@@ -15,7 +15,8 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false)
 {
     /// <summary>Likelihood under one hypothesis whose fault is so noticeable. What was opened shows at any size.</summary>
-    public double At(int hypothesis, double notice) => double.IsNaN(Baseline) ? Full[hypothesis] : Baseline + ((Full[hypothesis] - Baseline) * notice);
+    public double At(int hypothesis, double notice) =>
+        double.IsNaN(Baseline) ? Full[hypothesis] : Baseline + ((Full[hypothesis] - Baseline) * notice);
 }
 
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
@@ -32,13 +33,23 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     public long Bytes => sizeof(double) * (long)hypotheses.Count * (known.Values.Sum(k => k.Count) + strengths.Count);
 
     /// <summary>Every answer that could be given to a cue on this pump.</summary>
-    public IReadOnlyList<CueFact> Possible(Cue cue) => [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
+    public IReadOnlyList<CueFact> Possible(Cue cue) =>
+        [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
 
-    /// <summary>The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.</summary>
+    /// <summary>
+    /// The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.
+    /// </summary>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
     {
         fact = catalogue.Current(fact);
-        var key = fact with { DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null, Source = null, Stream = false, When = Dripping.Unsaid, At = Mend.None };
+        var key = fact with
+        {
+            DropsPerMinute = fact.DropsPerMinute is 0 ? 0 : null,
+            Source = null,
+            Stream = false,
+            When = Dripping.Unsaid,
+            At = Mend.None
+        };
         if (known.TryGetValue(key, out var atoms))
             return atoms;
         var (cue, answer) = Refuse(fact);
@@ -46,14 +57,17 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         return known[key] = atoms;
     }
 
-    /// <summary>How far each hypothesis moves any answer of a question that has one: of two faults the louder decides. Null for places.</summary>
+    /// <summary>
+    /// How far each hypothesis moves any answer of a question that has one: of two faults the louder decides. Null for places.
+    /// </summary>
     public double[]? Strength(Cue cue) => cue.Kind == "places" ? null : strengths.GetOrAdd(cue.Id, _ =>
     {
         var loud = new double[hypotheses.Count];
         foreach (var fact in Possible(cue))
         {
             var atom = Atoms(fact)[0];
-            var quiet = Cells(cue).Where(c => c.Answer.Id == fact.Answer && c.Cylinder == fact.Cylinder && c.Side == fact.Side).Sum(c => c.Baseline);
+            var quiet = Cells(cue).Where(c => c.Answer.Id == fact.Answer && c.Cylinder == fact.Cylinder && c.Side == fact.Side)
+                .Sum(c => c.Baseline);
             for (var h = 0; h < loud.Length; h++)
                 loud[h] = Math.Max(loud[h], Math.Abs(Math.Log((atom.Full[h] + Floor) / (quiet + Floor))));
         }
@@ -81,31 +95,45 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var cue = catalogue.Cue(fact.Cue)!;
         var answer = cue.Answer(fact.Answer)!;
         return Words(hypotheses[hypothesis], cue).FirstOrDefault(w =>
-            w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > cue.Baseline && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, fact.Cylinder, fact.Side)));
+            w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > cue.Baseline
+                && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, fact.Cylinder, fact.Side)));
     }
 
-    private IEnumerable<CueAnswer> Answers(Cue cue) => Catalogue.Fits(cue, pump, fittings) ? cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, pump, fittings)) : [];
+    private IEnumerable<CueAnswer> Answers(Cue cue) =>
+        Catalogue.Fits(cue, pump, fittings) ? cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, pump, fittings)) : [];
 
     /// <summary>Checks an answer against catalogue and pump.</summary>
     private (Cue Cue, CueAnswer Answer) Refuse(CueFact fact)
     {
-        var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
+        var cue = catalogue.Cue(fact.Cue)
+            ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
         var answer = cue.Answer(fact.Answer)
-            ?? throw new ImpossibleInputException("cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Where(a => !a.Retired).Select(a => a.Id)));
+            ?? throw new ImpossibleInputException(
+                "cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Where(a => !a.Retired).Select(a => a.Id)));
         if (!Catalogue.Fits(cue, pump, fittings))
-            throw new ImpossibleInputException("cues.cue", cue.Id, $"what can be seen on this pump: {string.Join(", ", catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, fittings)).Select(c => c.Id))}");
+            throw new ImpossibleInputException(
+                "cues.cue", cue.Id,
+                "what can be seen on this pump: "
+                    + $"{string.Join(", ", catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, fittings)).Select(c => c.Id))}");
         if (!Catalogue.Fits(answer, pump, fittings))
-            throw new ImpossibleInputException("cues.answer", $"“{answer.Text}” for {cue.Id}", $"what can be seen on this pump: {string.Join(", ", Answers(cue).Select(a => a.Id))}");
+            throw new ImpossibleInputException(
+                "cues.answer", $"“{answer.Text}” for {cue.Id}",
+                $"what can be seen on this pump: {string.Join(", ", Answers(cue).Select(a => a.Id))}");
         if (fact.Cylinder is { } k && (k < 1 || k > pump.Cylinders))
-            throw new ImpossibleInputException("cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
+            throw new ImpossibleInputException(
+                "cues.cylinder", k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
         if (fact.DropsPerMinute is { } drops && drops is not (>= 0 and <= 1e5))
-            throw new ImpossibleInputException("cues.dropsPerMinute", drops.ToString(CultureInfo.InvariantCulture), "0 to 100 000 drops a minute");
+            throw new ImpossibleInputException(
+                "cues.dropsPerMinute", drops.ToString(CultureInfo.InvariantCulture), "0 to 100 000 drops a minute");
         if ((fact.Stream || fact.When != Dripping.Unsaid) && (cue.Kind != "places" || answer.Healthy || fact.DropsPerMinute is 0))
-            throw new ImpossibleInputException(fact.Stream ? "cues.stream" : "cues.when", $"for “{answer.Text}”", "only where something drips");
+            throw new ImpossibleInputException(
+                fact.Stream ? "cues.stream" : "cues.when", $"for “{answer.Text}”", "only where something drips");
         if (fact.Stream && fact.DropsPerMinute is not null)
             throw new ImpossibleInputException("cues.stream", "a stream and drops a minute", "one of the two");
         if (answer.At == AnswerPlace.None && fact.Cylinder is not null)
-            throw new ImpossibleInputException("cues.cylinder", fact.Cylinder.Value.ToString(CultureInfo.InvariantCulture), $"no cylinder: “{answer.Text}” is said of the whole pump");
+            throw new ImpossibleInputException(
+                "cues.cylinder", fact.Cylinder.Value.ToString(CultureInfo.InvariantCulture),
+                $"no cylinder: “{answer.Text}” is said of the whole pump");
         return (cue, answer);
     }
 
@@ -129,7 +157,9 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
 
     private CueWord[] Words(Hypothesis h, Cue cue) =>
     [
-        .. h.Fault.Cues.Where(w => w.Cue == cue.Id && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase)) && Catalogue.Fits(w, pump, fittings)),
+        .. h.Fault.Cues.Where(w => w.Cue == cue.Id
+            && (w.Side is null || h.Side is null || string.Equals(w.Side, h.Side.ToString(), StringComparison.OrdinalIgnoreCase))
+            && Catalogue.Fits(w, pump, fittings)),
     ];
 
     // Every answer at every place, with its chance where no fault has anything to say.
@@ -138,7 +168,11 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var healthy = cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually);
         var aside = Aside(cue);
         var others = Answers(cue).Where(a => !a.Healthy && a.Aside is null).Sum(a => a.Share);
-        return [.. Answers(cue).SelectMany(a => Places(a).Select(p => (a, p.Cylinder, p.Side, a.Aside ?? ((1 - aside) * (a.Healthy ? healthy : (1 - healthy) * a.Share / others / Places(a).Count())))))];
+        return [.. Answers(cue)
+            .SelectMany(a => Places(a)
+                .Select(p => (
+                    a, p.Cylinder, p.Side,
+                    a.Aside ?? ((1 - aside) * (a.Healthy ? healthy : (1 - healthy) * a.Share / others / Places(a).Count())))))];
     }
 
     // How often something beside the matter is all that was looked at.
@@ -151,7 +185,8 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
 
         // An answer without its place ("a cap hisses") stands for all its places.
         var wanted = Enumerable.Range(0, cells.Length)
-            .Where(i => cells[i].Answer == answer && (fact.Cylinder is null || cells[i].Cylinder == fact.Cylinder) && (fact.Side is null || cells[i].Side is null || cells[i].Side == fact.Side))
+            .Where(i => cells[i].Answer == answer && (fact.Cylinder is null || cells[i].Cylinder == fact.Cylinder)
+                && (fact.Side is null || cells[i].Side is null || cells[i].Side == fact.Side))
             .ToArray();
         var sound = wanted.Sum(i => baseline[i]);
         var full = new double[hypotheses.Count];
@@ -164,7 +199,8 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             var told = new double[cells.Length];
             for (var i = 0; i < cells.Length; i++)
             {
-                var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id && Own(hypotheses[h], w, cells[i].Answer, cells[i].Cylinder, cells[i].Side));
+                var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id
+                    && Own(hypotheses[h], w, cells[i].Answer, cells[i].Cylinder, cells[i].Side));
                 told[i] = word is not null ? EvidenceWords.Likelihood(word.Word) : cells[i].Answer.Aside ?? -1;
             }
 
@@ -187,7 +223,9 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var atoms = new List<CueAtom>();
         foreach (var place in Answers(cue).Where(a => !a.Healthy && (answer.Healthy || a == answer)))
         {
-            foreach (var (cylinder, side) in Places(place).Where(p => (fact.Cylinder is null || p.Cylinder == fact.Cylinder) && (fact.Side is null || p.Side is null || p.Side == fact.Side)))
+            foreach (var (cylinder, side) in Places(place)
+                .Where(p => (fact.Cylinder is null || p.Cylinder == fact.Cylinder)
+                    && (fact.Side is null || p.Side is null || p.Side == fact.Side)))
             {
                 var full = hypotheses.Select(h =>
                 {

@@ -4,7 +4,8 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>One piece of evidence that can be left out: a reading, or an answer with the statements it makes.</summary>
 /// <param name="Strength">How much each hypothesis has to say about the question, where it has one answer.</param>
-public sealed record EvidenceItem(string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null)
+public sealed record EvidenceItem(
+    string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null)
 {
     private double span = double.NaN;
 

@@ -13,8 +13,12 @@ public static class EvidenceRules
     /// <summary>Throws <see cref="ImpossibleInputException"/> naming the first thing that cannot be.</summary>
     public static void Check(Catalogue catalogue, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
     {
-        Guard.Within("readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} readings");
-        Guard.Within("cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture), $"at most {MostItems} cues");
+        Guard.Within(
+            "readings", evidence.Readings.Count, 0, MostItems, evidence.Readings.Count.ToString(CultureInfo.InvariantCulture),
+            $"at most {MostItems} readings");
+        Guard.Within(
+            "cues", evidence.Cues.Count, 0, MostItems, evidence.Cues.Count.ToString(CultureInfo.InvariantCulture),
+            $"at most {MostItems} cues");
         for (var i = 0; i < evidence.Readings.Count; i++)
         {
             AcceptedReadings.CheckThere(evidence.Readings[i].What.Id, pump, setup, $"readings[{i}].quantity");
@@ -23,7 +27,8 @@ public static class EvidenceRules
 
         foreach (var id in evidence.Contexts)
         {
-            var context = catalogue.Context(id) ?? throw new ImpossibleInputException("context", $"“{id}”", string.Join(", ", catalogue.Contexts.Select(c => c.Id)));
+            var context = catalogue.Context(id)
+                ?? throw new ImpossibleInputException("context", $"“{id}”", string.Join(", ", catalogue.Contexts.Select(c => c.Id)));
             if (context.Excludes.FirstOrDefault(evidence.Contexts.Contains) is { } other)
                 throw new ImpossibleInputException("context", $"“{id}” together with “{other}”", "one of the two");
         }
@@ -36,7 +41,9 @@ public static class EvidenceRules
                 throw new ImpossibleInputException($"hours[{i}].part", $"“{part}”", string.Join(", ", parts));
             Guard.Within($"hours[{i}].hours", hours, 0, 1e6, hours.ToString(CultureInfo.InvariantCulture), "0 to 1 000 000 h");
             if (cylinder is { } k)
-                Guard.Within($"hours[{i}].cylinder", k, 1, pump.Cylinders, k.ToString(CultureInfo.InvariantCulture), $"a cylinder of this pump, 1 to {pump.Cylinders}");
+                Guard.Within(
+                    $"hours[{i}].cylinder", k, 1, pump.Cylinders, k.ToString(CultureInfo.InvariantCulture),
+                    $"a cylinder of this pump, 1 to {pump.Cylinders}");
         }
 
         foreach (var (fault, times) in evidence.Found)
@@ -53,10 +60,14 @@ public static class EvidenceRules
         for (var i = 0; i < evidence.Cues.Count; i++)
         {
             var fact = evidence.Cues[i];
-            var cue = catalogue.Cue(fact.Cue) ?? throw new ImpossibleInputException($"cues[{i}].cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
+            var cue = catalogue.Cue(fact.Cue)
+                ?? throw new ImpossibleInputException(
+                    $"cues[{i}].cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
             _ = new CueModel(catalogue, pump, setup, []).Atoms(fact);
             if (evidence.Cues.Take(i).Any(c => c.Cue == fact.Cue && Exclude(cue, catalogue.Current(c), catalogue.Current(fact))))
-                throw new ImpossibleInputException($"cues[{i}]", $"a second answer to “{cue.Name}”", cue.ByPlace ? "one answer a place; take the other back first" : "one answer; take the other back first");
+                throw new ImpossibleInputException(
+                    $"cues[{i}]", $"a second answer to “{cue.Name}”",
+                    cue.ByPlace ? "one answer a place; take the other back first" : "one answer; take the other back first");
         }
     }
 
@@ -73,5 +84,6 @@ public static class EvidenceRules
     }
 
     // "Dry everywhere", "all tight": said of every place at once, unless the answer is told place by place.
-    private static bool Everywhere(Cue cue, CueFact fact) => cue.Answer(fact.Answer) is { } answer && answer.At == AnswerPlace.None && (answer.Healthy || answer.Aside is not null);
+    private static bool Everywhere(Cue cue, CueFact fact) =>
+        cue.Answer(fact.Answer) is { } answer && answer.At == AnswerPlace.None && (answer.Healthy || answer.Aside is not null);
 }

@@ -96,7 +96,8 @@ public sealed class NumericLikelihood
                     var sum = wrong.Sum(terms);
                     sum.CopyTo(log.Slice(s, Lanes.Count));
                     for (var g = 0; g < groups.Length; g++)
-                        (wrong.SumWhereWrong(g) - Vector256.Create(groups[g].LogWrong)).CopyTo(result.Without[g].Log[row].AsSpan(s, Lanes.Count));
+                        (wrong.SumWhereWrong(g) - Vector256.Create(groups[g].LogWrong))
+                            .CopyTo(result.Without[g].Log[row].AsSpan(s, Lanes.Count));
                     top = Math.Max(top, Vectors.Highest(sum));
                 }
             }
@@ -136,7 +137,10 @@ public sealed class NumericLikelihood
                     var row = log[(e * table.SoftCount) + c].AsSpan();
                     var mean = table.Mean(e, c, Observables.Swing.Index);
                     for (var s = 0; s < row.Length; s += Lanes.Count)
-                        (Vector256.Create<double>(row.Slice(s, Lanes.Count)) + LogSwing(reading.Value.Si, Vector256.Create(mean.Slice(s, Lanes.Count)), sigma, Lanes.Zero)).CopyTo(row.Slice(s, Lanes.Count));
+                        (Vector256.Create<double>(row.Slice(s, Lanes.Count))
+                            + LogSwing(
+                                reading.Value.Si, Vector256.Create(mean.Slice(s, Lanes.Count)), sigma,
+                                Lanes.Zero)).CopyTo(row.Slice(s, Lanes.Count));
                 }
             }
         }
@@ -144,12 +148,15 @@ public sealed class NumericLikelihood
         return log;
     }
 
-    /// <summary>Log-likelihood of a swing at four severities, <paramref name="spare"/> being the variance beside instrument and model.</summary>
+    /// <summary>
+    /// Log-likelihood of a swing at four severities, <paramref name="spare"/> being the variance beside instrument and model.
+    /// </summary>
     internal Lanes LogSwing(double read, Lanes mean, double sigma, Lanes spare)
     {
         var variance = Vector256.Create(sigma * sigma) + spare + (SwingModelShare * SwingModelShare * mean * mean);
         var r = Vector256.Create(read) - mean;
-        return Vector256.Log(((1 - OutlierShare) * Vector256.Exp(-0.5 * r * r / variance) / Vector256.Sqrt(2 * Math.PI * variance)) + Vector256.Create(OutlierShare / range[Observables.Swing.Index]));
+        return Vector256.Log(((1 - OutlierShare) * Vector256.Exp(-0.5 * r * r / variance) / Vector256.Sqrt(2 * Math.PI * variance))
+            + Vector256.Create(OutlierShare / range[Observables.Swing.Index]));
     }
 
     /// <summary>
@@ -187,16 +194,22 @@ public sealed class NumericLikelihood
         return misfits;
     }
 
-    /// <summary>One explanation at four neighbouring sizes, of which one is meant: what it makes of a group of readings, and what it foretells.</summary>
-    internal sealed record Account(Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (Lanes Mean, Lanes Variance)> Predict, int Lane);
+    /// <summary>
+    /// One explanation at four neighbouring sizes, of which one is meant: what it makes of a group of readings, and what it foretells.
+    /// </summary>
+    internal sealed record Account(
+        Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (Lanes Mean, Lanes Variance)> Predict, int Lane);
 
     internal Account AccountOf(int effect, int soft, int severity)
     {
         var lane = severity % Lanes.Count;
-        return new(g => Term(g, effect, soft, severity - lane), (belief, what) => Predict(belief, what, effect, soft, severity - lane), lane);
+        return new(
+            g => Term(g, effect, soft, severity - lane), (belief, what) => Predict(belief, what, effect, soft, severity - lane), lane);
     }
 
-    /// <summary>What the readings so far make of the shared uncertainties at four severities from one on, all instruments taken as right.</summary>
+    /// <summary>
+    /// What the readings so far make of the shared uncertainties at four severities from one on, all instruments taken as right.
+    /// </summary>
     internal Func<int, int, int, SharedUncertainty> Believer(IReadOnlyList<Reading> readings)
     {
         var groups = Group(readings);
@@ -205,9 +218,11 @@ public sealed class NumericLikelihood
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, at four severities.</summary>
     internal (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, int effect, int soft, int from) => Predict(
-        belief, what, Four(table.Mean(effect, soft, what), from), Four(table.Variance(effect, soft, what), from), Four(table.BySpeed(effect, soft, what), from), Four(table.ByNozzle(effect, soft, what), from));
+        belief, what, Four(table.Mean(effect, soft, what), from), Four(table.Variance(effect, soft, what), from),
+        Four(table.BySpeed(effect, soft, what), from), Four(table.ByNozzle(effect, soft, what), from));
 
-    internal static (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, Lanes mean, Lanes spare, Lanes bySpeed, Lanes byNozzle)
+    internal static (Lanes Mean, Lanes Variance) Predict(
+        in SharedUncertainty belief, int what, Lanes mean, Lanes spare, Lanes bySpeed, Lanes byNozzle)
     {
         var (shift, variance) = belief.Predict(BySlip(what, bySpeed), bySpeed, byNozzle);
         return (mean + shift, variance + spare);
@@ -216,16 +231,19 @@ public sealed class NumericLikelihood
     internal InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
     [
         .. readings.Where(r => r.What != Observables.Swing).GroupBy(r => r.What.Index)
-            .Select(g => new InstrumentGroup(g.Key, [.. g.Select(r => (r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
+            .Select(g => new InstrumentGroup(
+                g.Key, [.. g.Select(r => (r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
     ];
 
-    private double[][] Rows() => [.. Enumerable.Range(0, table.Solved.Count * table.SoftCount).Select(_ => new double[PredictionTable.Fine])];
+    private double[][] Rows() =>
+        [.. Enumerable.Range(0, table.Solved.Count * table.SoftCount).Select(_ => new double[PredictionTable.Fine])];
 
     // Slip moves the delivery as speed does, but nobody reads it on a tachometer.
     private static Lanes BySlip(int what, Lanes bySpeed) => what == Observables.Speed.Index ? Lanes.Zero : SlipOverSpeed * bySpeed;
 
     private SharedUncertainty Term(in InstrumentGroup group, int effect, int soft, int from) => Term(
-        group, Four(table.Mean(effect, soft, group.What), from), Four(table.Variance(effect, soft, group.What), from), Four(table.BySpeed(effect, soft, group.What), from), Four(table.ByNozzle(effect, soft, group.What), from));
+        group, Four(table.Mean(effect, soft, group.What), from), Four(table.Variance(effect, soft, group.What), from),
+        Four(table.BySpeed(effect, soft, group.What), from), Four(table.ByNozzle(effect, soft, group.What), from));
 
     internal static Lanes Four(ReadOnlySpan<double> row, int from) => Vector256.Create(row.Slice(from, Lanes.Count));
 

@@ -11,7 +11,9 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// </summary>
 public sealed class NumericWeights
 {
-    public NumericWeights(double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins, double atLeast = double.NegativeInfinity)
+    public NumericWeights(
+        double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins,
+        double atLeast = double.NegativeInfinity)
     {
         var effects = bins.Notice.Length;
         var share = 1.0 / softCount;
@@ -25,7 +27,9 @@ public sealed class NumericWeights
             {
                 var four = NumericLikelihood.Four(steady[r], s) + (swingExponent * NumericLikelihood.Four(swing[r], s));
                 four.CopyTo(row.AsSpan(s, Lanes.Count));
-                highest = Vector256.ConditionalSelect(Vector256.GreaterThan(NumericLikelihood.Four(bins.Prior[r / softCount], s), Lanes.Zero), Vector256.Max(highest, four), highest);
+                highest = Vector256.ConditionalSelect(
+                    Vector256.GreaterThan(NumericLikelihood.Four(bins.Prior[r / softCount], s), Lanes.Zero), Vector256.Max(highest, four),
+                    highest);
             }
 
             top = Math.Max(top, Vectors.Highest(highest));
@@ -44,7 +48,8 @@ public sealed class NumericWeights
                 var row = Nodes[(e * softCount) + c];
                 for (var s = 0; s < row.Length; s += Lanes.Count)
                 {
-                    var four = share * Vectors.Weights(NumericLikelihood.Four(row, s) - Vector256.Create(top), NumericLikelihood.Four(bins.Prior[e], s));
+                    var four = share
+                        * Vectors.Weights(NumericLikelihood.Four(row, s) - Vector256.Create(top), NumericLikelihood.Four(bins.Prior[e], s));
                     four.CopyTo(row.AsSpan(s, Lanes.Count));
                     (NumericLikelihood.Four(Fine[e], s) + four).CopyTo(Fine[e].AsSpan(s, Lanes.Count));
                 }

@@ -87,10 +87,14 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, in four cells.</summary>
     public static (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, PairRows rows, int from) =>
-        NumericLikelihood.Predict(belief, what, Four(rows.Mean[what], from), Four(rows.Variance[what], from), Four(rows.BySpeed[what], from), Four(rows.ByNozzle[what], from));
+        NumericLikelihood.Predict(
+            belief, what, Four(rows.Mean[what], from), Four(rows.Variance[what], from), Four(rows.BySpeed[what], from),
+            Four(rows.ByNozzle[what], from));
 
     private static Lanes Four(double[] row, int from) => NumericLikelihood.Four(row, from);
 
     private static SharedUncertainty Term(in NumericLikelihood.InstrumentGroup group, PairRows rows, int from) =>
-        NumericLikelihood.Term(group, Four(rows.Mean[group.What], from), Four(rows.Variance[group.What], from), Four(rows.BySpeed[group.What], from), Four(rows.ByNozzle[group.What], from));
+        NumericLikelihood.Term(
+            group, Four(rows.Mean[group.What], from), Four(rows.Variance[group.What], from), Four(rows.BySpeed[group.What], from),
+            Four(rows.ByNozzle[group.What], from));
 }

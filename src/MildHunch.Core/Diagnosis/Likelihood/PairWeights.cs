@@ -10,9 +10,12 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>What pairs are weighed with: the pump solved, its severities and instruments.</summary>
 internal sealed record PairGround(
-    IReadOnlyList<Hypothesis> Hypotheses, PredictionTable Table, PairTable PairTable, SeverityBins Bins, NumericLikelihood Numbers, Instruments Instruments);
+    IReadOnlyList<Hypothesis> Hypotheses, PredictionTable Table, PairTable PairTable, SeverityBins Bins, NumericLikelihood Numbers,
+    Instruments Instruments);
 
-/// <summary>Log-likelihood of the numbers under every pair of effects that is considered, and from it the weight of every bin of every pair.</summary>
+/// <summary>
+/// Log-likelihood of the numbers under every pair of effects that is considered, and from it the weight of every bin of every pair.
+/// </summary>
 internal sealed class PairWeights
 {
     private readonly PairGround ground;
@@ -110,10 +113,14 @@ internal sealed class PairWeights
         if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
             return steady[r].All;
         var at = Array.FindIndex(groups, g => g.What == readings[leftOut].What.Index);
-        return groups[at].Readings.Length == 1 ? steady[r].Without[at] : numbers.Steady(ground.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], cellPrior[r]).All;
+        return groups[at].Readings.Length == 1
+            ? steady[r].Without[at]
+            : numbers.Steady(ground.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], cellPrior[r]).All;
     }
 
-    /// <summary>Weights of the bins of every pair, on the scale of the weights of the singles. Pairs of the same effects share theirs.</summary>
+    /// <summary>
+    /// Weights of the bins of every pair, on the scale of the weights of the singles. Pairs of the same effects share theirs.
+    /// </summary>
     public double[][] Bins(double[][] log, NumericWeights singles)
     {
         var ofRows = new double[Rows.Count][];
@@ -150,11 +157,13 @@ internal sealed class PairWeights
 
     private double[] OfCells(int rows, double[] log, double top)
     {
-        var (a, b) = (ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].First)], ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].Second)]);
+        var (a, b) = (
+            ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].First)], ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].Second)]);
         var bins = new double[Contenders.PairBins];
         for (var cell = 0; cell < log.Length; cell += Lanes.Count)
         {
-            var weights = Vectors.Weights(NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(cellPrior[rows], cell));
+            var weights = Vectors.Weights(
+                NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(cellPrior[rows], cell));
             for (var l = 0; l < Lanes.Count; l++)
                 bins[(a[(cell + l) / PairRows.Side] * SeverityBins.Levels) + b[(cell + l) % PairRows.Side]] += weights.GetElement(l);
         }
@@ -167,7 +176,9 @@ internal sealed class PairWeights
     {
         var (a, b) = (ground.Hypotheses[Pairs[pair].First], ground.Hypotheses[Pairs[pair].Second]);
         var row = new double[SeverityBins.Levels * SeverityBins.Levels];
-        var (left, right) = Moves(b) ? (ground.Bins.LevelPrior[a.EffectIndex], Levels(b.EffectIndex, singles)) : (Levels(a.EffectIndex, singles), ground.Bins.LevelPrior[b.EffectIndex]);
+        var (left, right) = Moves(b)
+            ? (ground.Bins.LevelPrior[a.EffectIndex], Levels(b.EffectIndex, singles))
+            : (Levels(a.EffectIndex, singles), ground.Bins.LevelPrior[b.EffectIndex]);
         for (var i = 0; i < row.Length; i++)
             row[i] = left[i / SeverityBins.Levels] * right[i % SeverityBins.Levels];
         return row;

@@ -18,7 +18,8 @@ internal sealed class PlaceAnswers
         baseline = 1;
         foreach (var atom in atoms)
             baseline *= atom.Baseline;
-        own = [.. Enumerable.Range(0, contenders.Singles.Length).Select(h => Enumerable.Range(0, atoms.Count).Where(a => atoms[a].Full[h] != atoms[a].Baseline).ToArray())];
+        own = [.. Enumerable.Range(0, contenders.Singles.Length)
+            .Select(h => Enumerable.Range(0, atoms.Count).Where(a => atoms[a].Full[h] != atoms[a].Baseline).ToArray())];
     }
 
     /// <summary>Likelihood of what was said by bin of every contender.</summary>

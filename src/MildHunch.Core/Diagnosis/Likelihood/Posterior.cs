@@ -33,7 +33,8 @@ internal sealed class Posterior
     public ReadOnlySpan<double> Row(int contender) => mass.AsSpan(contenders.Offset(contender), contenders.BinsOf(contender));
 
     /// <summary>Answers times numbers, both by bin of every contender.</summary>
-    public static Posterior Of(Contenders contenders, double[] numbers, double[] answered) => new(contenders, Vectors.Product(answered, numbers));
+    public static Posterior Of(Contenders contenders, double[] numbers, double[] answered) =>
+        new(contenders, Vectors.Product(answered, numbers));
 
     /// <summary>Chance of one more answer, and the probability of every contender after it.</summary>
     public (double Chance, double[] After) After(double[] likelihood)

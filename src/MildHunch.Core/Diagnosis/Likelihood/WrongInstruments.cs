@@ -29,7 +29,9 @@ internal sealed class WrongInstruments
         (masks, exponents, determinants, shares) = (new int[ways], new Lanes[ways], new Lanes[ways], new Lanes[ways]);
     }
 
-    /// <summary>Log of the sum over all ways; weighs each for <see cref="SumWhereWrong"/>. A term is what a right instrument says.</summary>
+    /// <summary>
+    /// Log of the sum over all ways; weighs each for <see cref="SumWhereWrong"/>. A term is what a right instrument says.
+    /// </summary>
     public Lanes Sum(ReadOnlySpan<SharedUncertainty> terms)
     {
         count = 0;

@@ -32,7 +32,8 @@ public sealed class LeakRates
     private static readonly double Wide = Math.Log(3);
     private static readonly double Counted = Math.Sqrt((Wide * Wide) + (CountingShare * CountingShare));
     private static readonly (double Share, double Log)[] Idle = [(1, Math.Log(IdleDrops))];
-    // From a tenth of a cylinder on the floor it is a stream that somebody should have seen (common practice, no source; docs/reasoning.md, Silence).
+    // From a tenth of a cylinder on the floor it is a stream that somebody should have seen (common practice, no source;
+    // docs/reasoning.md, Silence).
     private const double StreamShare = 0.1;
     private readonly double streamLog;
     private readonly (double Share, double Log)[]?[] byEffect;
@@ -47,7 +48,8 @@ public sealed class LeakRates
     }
 
     /// <summary>True where an effect at this fine severity runs to the floor in a stream.</summary>
-    public bool Streams(int effect, int fine) => byEffect[effect] is { } sizes && sizes[fine * Sizes / PredictionTable.Fine].Log >= streamLog;
+    public bool Streams(int effect, int fine) =>
+        byEffect[effect] is { } sizes && sizes[fine * Sizes / PredictionTable.Fine].Log >= streamLog;
 
     /// <summary>Drops a minute that run out of a pump in this condition.</summary>
     public static double DropsOf(IPumpModel model, in Condition condition) =>
@@ -58,7 +60,9 @@ public sealed class LeakRates
 
     /// <summary>Chance that a fault which drips here also drips standing. An inlet without pressure feeds nothing that stands.</summary>
     public static double AlsoStanding(CueWord? word, Setup setup) =>
-        word?.Standing is not { } standing ? 0.5 : EvidenceWords.Likelihood(word.Fed && setup.SupplyPressure.Si <= PressurisedPa ? "seldom" : standing);
+        word?.Standing is not { } standing
+            ? 0.5
+            : EvidenceWords.Likelihood(word.Fed && setup.SupplyPressure.Si <= PressurisedPa ? "seldom" : standing);
 
     /// <summary>
     /// How much likelier what was seen of a drip is with this fault than with a drip that means nothing; 1 where neither rate
@@ -70,7 +74,8 @@ public sealed class LeakRates
         if (fact.Stream || fact.DropsPerMinute is > 0)
             ratio = Told(fact, byEffect[effect] ?? [(1, Math.Log(Named(word)))]) / Told(fact, Idle);
         if (fact.When != Dripping.Unsaid)
-            ratio *= (fact.When == Dripping.Standing ? AlsoStanding(word, setup) : 1 - AlsoStanding(word, setup)) / AlsoStanding(null, setup);
+            ratio *= (fact.When == Dripping.Standing ? AlsoStanding(word, setup) : 1 - AlsoStanding(word, setup))
+                / AlsoStanding(null, setup);
         return Math.Clamp(ratio, 1 / Most, Most);
     }
 

@@ -44,14 +44,19 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     public static int FineOf(int side) => ((2 * side) + 1) * PredictionTable.Fine / (2 * PairRows.Side);
 
     /// <summary>About as many bytes as it holds by now.</summary>
-    public long Bytes => sizeof(double) * ((known.Count * PairRows.Cells * ((4L * Observables.Count) + singles.SoftCount)) + (solved.Count * (long)Observables.Count * Nodes * Nodes));
+    public long Bytes =>
+        sizeof(double)
+            * ((known.Count * PairRows.Cells * ((4L * Observables.Count) + singles.SoftCount))
+                + (solved.Count * (long)Observables.Count * Nodes * Nodes));
 
-    public PairRows For(int first, int second, bool sameCylinder) => known.GetOrAdd(Key(first, second, sameCylinder), key => Make(key.Item1, key.Item2, key.Item3));
+    public PairRows For(int first, int second, bool sameCylinder) =>
+        known.GetOrAdd(Key(first, second, sameCylinder), key => Make(key.Item1, key.Item2, key.Item3));
 
     /// <summary>Solves what of these is not known yet, side by side: a first question asks for dozens.</summary>
     public void Prepare(IEnumerable<(int First, int Second, bool SameCylinder)> wanted)
     {
-        (int, int, bool)[] missing = [.. wanted.Select(w => Key(w.First, w.Second, w.SameCylinder)).Where(k => !known.ContainsKey(k)).Distinct()];
+        (int, int, bool)[] missing = [.. wanted.Select(w => Key(w.First, w.Second, w.SameCylinder)).Where(k => !known.ContainsKey(k))
+            .Distinct()];
         if (missing.Length > FewMissing)
             Parallel.ForEach(missing, key => For(key.Item1, key.Item2, key.Item3));
     }
@@ -99,7 +104,8 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     {
         for (var i = 0; i < PairRows.Side; i++)
             for (var j = i + 1; j < PairRows.Side; j++)
-                mean[(i * PairRows.Side) + j] = mean[(j * PairRows.Side) + i] = (mean[(i * PairRows.Side) + j] + mean[(j * PairRows.Side) + i]) / 2;
+                mean[(i * PairRows.Side) + j] = mean[(j * PairRows.Side) + i] = (mean[(i * PairRows.Side) + j]
+                    + mean[(j * PairRows.Side) + i]) / 2;
     }
 
     private void Along(int effect, Span<double> places)
@@ -185,7 +191,8 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
         {
             for (var j = 0; j < PairRows.Side; j++)
             {
-                var (at, a, b) = ((i * PairRows.Side) + j, singles.Mean(first, middle, o)[FineOf(i)], singles.Mean(second, middle, o)[FineOf(j)]);
+                var (at, a, b) = (
+                    (i * PairRows.Side) + j, singles.Mean(first, middle, o)[FineOf(i)], singles.Mean(second, middle, o)[FineOf(j)]);
                 var (effect, severity, swing) = a >= b ? (first, FineOf(i), a) : (second, FineOf(j), b);
                 for (var c = 0; c < singles.SoftCount; c++)
                     rows.Swing[c][at] = swing > 0 ? rows.Mean[o][at] * singles.Mean(effect, c, o)[severity] / swing : rows.Mean[o][at];

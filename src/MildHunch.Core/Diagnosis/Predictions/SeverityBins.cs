@@ -12,7 +12,10 @@ public sealed class SeverityBins
     /// <summary>Steps of noticeability that a fault has where it is one of two.</summary>
     public const int Levels = 3;
 
-    /// <summary>How often a stream to the floor goes unmentioned where nobody looked round (common practice, no source; docs/reasoning.md, Silence).</summary>
+    /// <summary>
+    /// How often a stream to the floor goes unmentioned where nobody looked round (common practice, no source; docs/reasoning.md,
+    /// Silence).
+    /// </summary>
     public const double Unmentioned = 0.15;
 
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)

@@ -26,7 +26,9 @@ public static class SeverityPrior
             {
                 var row = new double[PredictionTable.Fine];
                 for (var s = 0; s < row.Length; s++)
-                    row[s] = Drips(table.Effects[e], PredictionTable.Severity(s), pump) || Observables.All.Any(o => Math.Abs(table.Mean(e, soft, o.Index)[s] - sound[o.Index]) >= Measurable * sigma[o.Index]) ? 1 : 0;
+                    row[s] = Drips(table.Effects[e], PredictionTable.Severity(s), pump)
+                        || Observables.All.Any(o => Math.Abs(table.Mean(e, soft, o.Index)[s] - sound[o.Index]) >= Measurable
+                            * sigma[o.Index]) ? 1 : 0;
                 var sum = row.Sum();
                 for (var s = 0; s < row.Length; s++)
                     row[s] = sum > 0 ? row[s] / sum : 1.0 / row.Length;

@@ -15,7 +15,9 @@ internal static class Contradictions
             return [];
         var leader = Array.IndexOf(posterior.Probability, posterior.Probability.Max());
         var (first, second) = bench.Contenders.Parts(leader);
-        var best = second is { } other ? $"{bench.Hypotheses[first].Fault.Phrase} and {bench.Hypotheses[other].Fault.Phrase}" : bench.Hypotheses[first].Fault.Phrase;
+        var best = second is { } other
+            ? $"{bench.Hypotheses[first].Fault.Phrase} and {bench.Hypotheses[other].Fault.Phrase}"
+            : bench.Hypotheses[first].Fault.Phrase;
         return
         [
             .. bench.Numbers.Misfits(readings, Leading(bench, leader)).Where(m => Math.Abs(m.Sigmas) > TooFar).Select(m =>
@@ -23,7 +25,8 @@ internal static class Contradictions
                 var at = Array.FindIndex([.. bench.Items], i => ReferenceEquals(i.Reading, m.Reading));
                 return new Contradiction(
                     bench.Items[at].Id,
-                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
+                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best "
+                        + $"explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
                     m.Sigmas);
             }),
         ];

@@ -18,14 +18,16 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
     public IReadOnlyList<Suspect> Suspects()
     {
         var faultOf = Standing.Number(bench.Hypotheses.Select(h => h.Fault.Id), out var count);
-        double[] ByFault(Func<int, double> probability) => Gathered([.. Enumerable.Range(0, bench.Contenders.Count).Select(probability)], faultOf, count);
+        double[] ByFault(Func<int, double> probability) =>
+            Gathered([.. Enumerable.Range(0, bench.Contenders.Count).Select(probability)], faultOf, count);
         var share = Gathered(posterior.Probability, faultOf, count);
         var prior = ByFault(bench.Contenders.Prior);
         var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
         var without = bench.Items.Select((_, i) => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
         var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Hypotheses.Count)], bench.Hypotheses.Count);
         var weights = bench.AllWeights();
-        var faults = Enumerable.Range(0, bench.Hypotheses.Count).GroupBy(h => faultOf[h]).Select(g => (Fault: bench.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
+        var faults = Enumerable.Range(0, bench.Hypotheses.Count).GroupBy(h => faultOf[h])
+            .Select(g => (Fault: bench.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
             .OrderByDescending(f => share[f.Number]).ThenBy(f => f.Fault.Id, StringComparer.Ordinal);
         return
         [
@@ -41,7 +43,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
                     : [];
                 var before = prior[f.Number] / priors;
                 var together = Decibans(probability, before) - evidence.Sum(e => e.Decibans);
-                return new Suspect(f.Fault, probability, before, HunchWords.Of(probability), severity, Locations(f.Rows, here), evidence, together);
+                return new Suspect(
+                    f.Fault, probability, before, HunchWords.Of(probability), severity, Locations(f.Rows, here), evidence, together);
             }),
         ];
     }
@@ -86,7 +89,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
         var told = bench.Table.Effects[effect];
         var low = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.1)));
         var high = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.9)));
-        return new SeverityEstimate(told.Told(PredictionTable.Severity(middle)), Math.Min(low, high), Math.Max(low, high), fault.Zero, fault.One);
+        return new SeverityEstimate(
+            told.Told(PredictionTable.Severity(middle)), Math.Min(low, high), Math.Max(low, high), fault.Zero, fault.One);
     }
 
     private static int Quantile(double[] mass, double upTo)
@@ -121,7 +125,9 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
 
     // A modelled value in the unit of the reading, without naming it again.
     private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.Told.FromSi(
-        reading.What == Observables.NozzleOrifice ? bench.Setup.Nozzle.OrificeOf(modelled, bench.Setup.Liquid.Density(bench.Setup.Temperature).Si) : modelled));
+        reading.What == Observables.NozzleOrifice
+            ? bench.Setup.Nozzle.OrificeOf(modelled, bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
+            : modelled));
 
     private string Sentence(EvidenceItem item, Fault fault, int hypothesis, int severity)
     {

@@ -8,8 +8,10 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis.Verdict;
 
 /// <summary>A pump solved under every effect: all of a diagnosis that does not depend on the evidence.</summary>
-/// <param name="Looked">Severities where somebody looked for water on the floor; <paramref name="Unsaid"/> where nobody said a word of it.</param>
-internal sealed record PreparedPump(IPumpModel Model, PredictionTable Table, PairTable Pairs, SeverityBins Looked, SeverityBins Unsaid, CueModel Cues, LeakRates Leaks)
+/// <param name="Looked">Severities where somebody looked for water on the floor; <paramref name="Unsaid"/> where nobody said a word of
+/// it.</param>
+internal sealed record PreparedPump(
+    IPumpModel Model, PredictionTable Table, PairTable Pairs, SeverityBins Looked, SeverityBins Unsaid, CueModel Cues, LeakRates Leaks)
 {
     public long Bytes => Table.Bytes + Pairs.Bytes;
 }
@@ -35,7 +37,9 @@ internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump,
         var set = HypothesisSet.For(catalogue, pump, setup, []);
         var solved = modelOf(pump, setup);
         var table = new PredictionTable(solved, set.Effects);
-        var model = words.Get(new PumpKind(pump.Cylinders, pump.Control, pump.HeadLayout, pump.Arrangement, Fittings.Of(pump, setup)), _ => new CueModel(catalogue, pump, setup, set.All));
+        var model = words.Get(
+            new PumpKind(pump.Cylinders, pump.Control, pump.HeadLayout, pump.Arrangement, Fittings.Of(pump, setup)),
+            _ => new CueModel(catalogue, pump, setup, set.All));
         var bins = new SeverityBins(table, pump, setup);
         var leaks = new LeakRates(solved.ForPairs, table, bins);
         return new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), bins, bins.Unsaid(table, pump, leaks), model, leaks);

@@ -16,7 +16,9 @@ internal sealed class Standing
         this.contenders = contenders;
         var singles = contenders.Singles;
         faultOf = Number(singles.Select(h => h.Fault.Id), out var faults);
-        mendOf = Number(singles.Select(h => h.Action).Concat(contenders.Pairs.Select(p => Both(singles[p.First].Action, singles[p.Second].Action))), out var mends);
+        mendOf = Number(
+            singles.Select(h => h.Action).Concat(contenders.Pairs.Select(p => Both(singles[p.First].Action, singles[p.Second].Action))),
+            out var mends);
         (byFault, byMend) = (new double[faults], new double[mends]);
     }
 
@@ -44,7 +46,8 @@ internal sealed class Standing
         return (best, byFault[leader]);
     }
 
-    private static string Both(string one, string other) => one == other ? one : string.CompareOrdinal(one, other) < 0 ? $"{one} {other}" : $"{other} {one}";
+    private static string Both(string one, string other) =>
+        one == other ? one : string.CompareOrdinal(one, other) < 0 ? $"{one} {other}" : $"{other} {one}";
 
     /// <summary>Numbers names in the order in which they first come.</summary>
     public static int[] Number(IEnumerable<string> names, out int count)

@@ -46,7 +46,9 @@ internal sealed class Workbench
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Items =
         [
-            .. readings.Select((r, i) => new EvidenceItem(r.Source ?? $"reading:{i}:{r.What.Id}", r, null, [], r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
+            .. readings.Select((r, i) => new EvidenceItem(
+                r.Source ?? $"reading:{i}:{r.What.Id}", r, null, [],
+                r.What == Observables.Swing ? "swing" : r.What == Observables.BypassFlow ? "bypass" : null)),
             .. evidence.Cues.Select((c, i) => Item(c, i)),
         ];
         swingSpan = new Lazy<double>(SpanOfSwing);
@@ -104,7 +106,9 @@ internal sealed class Workbench
 
     /// <summary>An answer as a piece of evidence.</summary>
     public EvidenceItem Item(CueFact fact, int number = -1) =>
-        new(fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Atoms(fact), Catalogue.Cue(fact.Cue)!.Group, Cues.Strength(Catalogue.Cue(fact.Cue)!));
+        new(
+            fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Atoms(fact), Catalogue.Cue(fact.Cue)!.Group,
+            Cues.Strength(Catalogue.Cue(fact.Cue)!));
 
     // How fast it drips, and when, makes a drip likelier with the faults that drip so.
     private IReadOnlyList<CueAtom> Atoms(CueFact fact)
@@ -112,7 +116,9 @@ internal sealed class Workbench
         var atoms = Cues.Atoms(fact);
         if (atoms is not [{ Wet: true } atom] || (!fact.Stream && fact.DropsPerMinute is null && fact.When == Dripping.Unsaid))
             return atoms;
-        return [atom with { Full = [.. atom.Full.Select((full, h) => Cues.Drip(h, fact) is { } word ? full * LeakRates.Ratio(fact, Hypotheses[h].EffectIndex, word) : full)] }];
+        return [atom with { Full = [.. atom.Full.Select((full, h) => Cues.Drip(h, fact) is { } word
+            ? full * LeakRates.Ratio(fact, Hypotheses[h].EffectIndex, word)
+            : full)] }];
     }
 
     /// <summary>True where something told already sees the same physical thing.</summary>
@@ -130,7 +136,8 @@ internal sealed class Workbench
         if (!demoted.TryGetValue((added.Group!, swings), out var known))
         {
             var followers = Items.Where(i => i.Cue is not null && i.Group == added.Group).Select(i => (i, FollowerExponent));
-            known = demoted[(added.Group!, swings)] = Likelihood.Posterior.Of(Contenders, Weights(-1, swings).Bins, Answered(Beside(added.Group!), followers));
+            known = demoted[(added.Group!, swings)] = Likelihood.Posterior.Of(
+                Contenders, Weights(-1, swings).Bins, Answered(Beside(added.Group!), followers));
         }
 
         return known;
@@ -154,7 +161,9 @@ internal sealed class Workbench
             used.Add(added);
         var cues = Exponents(used, out var swingFollows);
         var group = (added ?? (leftOut >= 0 ? Items[leftOut] : null))?.Group;
-        return Likelihood.Posterior.Of(Contenders, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows).Bins, group is null ? Answered(cues) : Answered(Beside(group), cues.Where(c => c.Item.Group == group)));
+        return Likelihood.Posterior.Of(
+            Contenders, Weights(leftOut < readings.Count ? leftOut : -1, swingFollows).Bins,
+            group is null ? Answered(cues) : Answered(Beside(group), cues.Where(c => c.Item.Group == group)));
     }
 
     /// <summary>The weights of the numbers when all evidence is in.</summary>
@@ -171,7 +180,9 @@ internal sealed class Workbench
         return Weights(-1, follows).PairLog;
     }
 
-    /// <summary>Where the numbers of a contender are read: the effect of a single; of a pair its solved effects, counted on behind them.</summary>
+    /// <summary>
+    /// Where the numbers of a contender are read: the effect of a single; of a pair its solved effects, counted on behind them.
+    /// </summary>
     public int SourceOf(int row)
     {
         if (row < Hypotheses.Count)
@@ -192,8 +203,10 @@ internal sealed class Workbench
         steady ??= Numbers.Steady(readings);
         swing ??= Numbers.Swing(readings);
         var pairLog = PairWeights.Log(readings, leftOut, exponent);
-        var made = new NumericWeights(SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins, PairWeights.Top(pairLog));
-        return weights[(leftOut, swingFollows)] = (made, Contenders.Laid([.. Hypotheses.Select(h => made.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, made)]), pairLog);
+        var made = new NumericWeights(
+            SteadyWithout(leftOut), SwingWithout(leftOut), exponent, Table.SoftCount, Bins, PairWeights.Top(pairLog));
+        return weights[(leftOut, swingFollows)] = (
+            made, Contenders.Laid([.. Hypotheses.Select(h => made.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, made)]), pairLog);
     }
 
     private double[][] SteadyWithout(int leftOut)
@@ -264,7 +277,10 @@ internal sealed class Workbench
                 return false;
 
             // Of two that tell equally much, the name decides, so that the order of entry does not.
-            if (other.Cue is not null && (other.Span > span || (other.Span == span && string.CompareOrdinal(other.Cue.Cue + other.Cue.Answer, item.Cue!.Cue + item.Cue.Answer) < 0)))
+            if (other.Cue is not null
+                && (other.Span > span
+                    || (other.Span == span
+                        && string.CompareOrdinal(other.Cue.Cue + other.Cue.Answer, item.Cue!.Cue + item.Cue.Answer) < 0)))
                 return false;
         }
 

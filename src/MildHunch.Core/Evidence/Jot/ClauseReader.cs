@@ -28,9 +28,12 @@ internal sealed class ClauseReader(Catalogue catalogue, ReciprocatingPump pump, 
 
     /// <summary>True where the clause only says in which state the pump was: outlet shut, vented, stopped.</summary>
     public bool IsCondition(IReadOnlyList<Token> clause) => clause.All(t => t is WordToken) && clause.OfType<WordToken>().Any(w =>
-        w.Of(MeaningKind.Subject).Any(m => m.Id is "closed-outlet" or "gauge-after-venting" or "shut-at-pump") || w.Of(MeaningKind.Label).Any(m => m.Id == TakenQuantities.AtRest) || w.Is(MeaningKind.Gone) || w.Is(MeaningKind.Standing));
+        w.Of(MeaningKind.Subject).Any(m => m.Id is "closed-outlet" or "gauge-after-venting" or "shut-at-pump")
+            || w.Of(MeaningKind.Label).Any(m => m.Id == TakenQuantities.AtRest) || w.Is(MeaningKind.Gone) || w.Is(MeaningKind.Standing));
 
-    /// <summary>The drip before with what this clause tells of it; null where the clause tells anything else, or there is no such drip.</summary>
+    /// <summary>
+    /// The drip before with what this clause tells of it; null where the clause tells anything else, or there is no such drip.
+    /// </summary>
     public JotItem? GoesOn(JotItem last, IReadOnlyList<Token> clause)
     {
         if (last.Cue is not { Cue: "leak-at", Answer: not "none", DropsPerMinute: not 0 } drip || clause.OfType<StrangeToken>().Any())
@@ -39,7 +42,9 @@ internal sealed class ClauseReader(Catalogue catalogue, ReciprocatingPump pump, 
         {
             var walk = new ClauseWalk(jot, clause);
             var fact = walk.Drips(drip);
-            return walk.Done && fact != drip ? last with { Length = clause[^1].End - last.Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact) } : null;
+            return walk.Done && fact != drip
+                ? last with { Length = clause[^1].End - last.Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact) }
+                : null;
         }
         catch (AskBackException)
         {

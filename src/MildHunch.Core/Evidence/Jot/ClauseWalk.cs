@@ -58,7 +58,11 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         if (rate is not null)
             throw new AskBackException("where does it drip?");
         if (waiting.Find(t => t is not WordToken w || !Idle(w)) is { } left)
-            throw new AskBackException(left is WordToken w && w.Is(MeaningKind.Label) && !w.Is(MeaningKind.Subject) ? "a number is missing" : left is NumberToken ? "a unit or a name is missing" : $"what about “{jot.TextOf(left)}”?");
+            throw new AskBackException(left is WordToken w && w.Is(MeaningKind.Label) && !w.Is(MeaningKind.Subject)
+                ? "a number is missing"
+                : left is NumberToken
+                ? "a unit or a name is missing"
+                : $"what about “{jot.TextOf(left)}”?");
         if (negated)
             throw new AskBackException("what is not so?");
         return items.Count > 0 ? items : throw new AskBackException("nothing is said here");
@@ -66,9 +70,12 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
 
     private Token? Ahead(int steps = 1) => at + steps < clause.Count ? clause[at + steps] : null;
 
-    private static bool Idle(WordToken word) => word.Meanings.All(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And or MeaningKind.Bucket);
+    private static bool Idle(WordToken word) =>
+        word.Meanings.All(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And or MeaningKind.Bucket);
 
-    private static bool Joins(Token? token) => token is WordToken word && word.Meanings.Any(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And) && !word.Is(MeaningKind.Label);
+    private static bool Joins(Token? token) =>
+        token is WordToken word && word.Meanings.Any(m => m.Kind is MeaningKind.Filler or MeaningKind.At or MeaningKind.And)
+            && !word.Is(MeaningKind.Label);
 
     private IEnumerable<Meaning> Waiting(MeaningKind kind) => waiting.OfType<WordToken>().SelectMany(w => w.Of(kind));
 
@@ -109,7 +116,10 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
     {
         if (!number.IsPlace || Ahead() is RangeToken or PlusMinusToken)
             return false;
-        var placed = waiting.OfType<WordToken>().Any(w => w.Is(MeaningKind.Subject) || w.Is(MeaningKind.Side) || w.Is(MeaningKind.Cylinder) || w.Is(MeaningKind.Elsewhere)) || waiting.OfType<NumberToken>().Any();
+        var placed = waiting.OfType<WordToken>()
+            .Any(w => w.Is(MeaningKind.Subject) || w.Is(MeaningKind.Side) || w.Is(MeaningKind.Cylinder) || w.Is(MeaningKind.Elsewhere))
+            || waiting.OfType<NumberToken>()
+            .Any();
         var answered = Content(at + 1) is WordToken next && (next.Is(MeaningKind.Answer) || next.Is(MeaningKind.Side));
         var listed = Ahead() is WordToken and && and.Is(MeaningKind.And) && Ahead(2) is NumberToken { IsPlace: true };
         return placed && (!Waiting(MeaningKind.Label).Any() || answered || listed);
@@ -133,7 +143,9 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         var start = waiting.Count > 0 ? Math.Min(waiting[0].Start, clause[from].Start) : clause[from].Start;
         var end = clause[at - 1].End;
         foreach (var one in read)
-            items.Add(new JotItem(start, end - start, new JotNumber(one.What.Id, new Amount(one.What.Kind, one.Unit.ToSi(one.Value))), one.Unit, null, $"{one.What.Name}: {new Amount(one.What.Kind, one.Unit.ToSi(one.Value)).Text(one.Unit)}"));
+            items.Add(new JotItem(
+                start, end - start, new JotNumber(one.What.Id, new Amount(one.What.Kind, one.Unit.ToSi(one.Value))), one.Unit, null,
+                $"{one.What.Name}: {new Amount(one.What.Kind, one.Unit.ToSi(one.Value)).Text(one.Unit)}"));
         placed = words.Count > 0 && read[0].What.Id is not ("discharge-pressure" or "swing" or "speed");
         jot.LastUnit[read[0].What.Kind] = read[0].Unit;
         waiting.Clear();
@@ -156,9 +168,11 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         var spoken = false;
         while (look < clause.Count && Joins(clause[look]))
             spoken |= ((WordToken)clause[look++]).Is(MeaningKind.At);
-        if (!spoken && look + 2 < clause.Count && clause[look] is WordToken label && label.Is(MeaningKind.Label) && clause[look + 1] is WordToken joint && joint.Is(MeaningKind.At) && clause[look + 2] is NumberToken)
+        if (!spoken && look + 2 < clause.Count && clause[look] is WordToken label && label.Is(MeaningKind.Label)
+            && clause[look + 1] is WordToken joint && joint.Is(MeaningKind.At) && clause[look + 2] is NumberToken)
             throw new AskBackException($"which of the two numbers is “{jot.TextOf(label)}”? Put a comma between them");
-        if (look >= clause.Count || clause[look] is not WordToken name || !(name.Is(MeaningKind.Label) || name.Is(MeaningKind.Elsewhere) || (spoken && name.Is(MeaningKind.Subject))))
+        if (look >= clause.Count || clause[look] is not WordToken name
+            || !(name.Is(MeaningKind.Label) || name.Is(MeaningKind.Elsewhere) || (spoken && name.Is(MeaningKind.Subject))))
             return;
         if (StartsOwn(Content(look + 1), spoken))
             return;
@@ -221,7 +235,8 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         }
 
         // "milky oil": the name behind its answer adds nothing.
-        if (waiting.Count == 0 && !negated && items.Count > 0 && items[^1] is { Cue: { } told } before && word.Of(MeaningKind.Subject).Any(m => m.Id == told.Cue) && Content(at + 1) is null)
+        if (waiting.Count == 0 && !negated && items.Count > 0 && items[^1] is { Cue: { } told } before
+            && word.Of(MeaningKind.Subject).Any(m => m.Id == told.Cue) && Content(at + 1) is null)
         {
             items[^1] = before with { Length = word.End - before.Start };
             at++;
@@ -276,7 +291,8 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
             ?? Waiting(MeaningKind.Answer).FirstOrDefault(a => word.Of(MeaningKind.Subject).Any(s => s.Id == a.Id));
     }
 
-    private bool Fits(Meaning meaning) => jot.Catalogue.Cue(meaning.Id)!.Answer(meaning.Answer) is { } answer && Catalogue.Fits(answer, jot.Pump, JotContext.Anything);
+    private bool Fits(Meaning meaning) =>
+        jot.Catalogue.Cue(meaning.Id)!.Answer(meaning.Answer) is { } answer && Catalogue.Fits(answer, jot.Pump, JotContext.Anything);
 
     // Where a number stands by, an answer that takes a place is meant: "cap 2 hot" is a cap, "bypass hot" is not.
     private bool Prefers(Meaning answer) =>
@@ -296,7 +312,9 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         waiting.Clear();
         foreach (var place in places.Count > 0 ? places.Select(p => (int?)p) : [null])
         {
-            var fact = new CueFact(meaning.Id, meaning.Answer, place, answer.At == AnswerPlace.Cavity && jot.Pump.HeadLayout == HeadLayout.SixCaps ? side : null);
+            var fact = new CueFact(
+                meaning.Id, meaning.Answer, place,
+                answer.At == AnswerPlace.Cavity && jot.Pump.HeadLayout == HeadLayout.SixCaps ? side : null);
             if (meaning.Id == "leak-at" && !answer.Healthy)
                 fact = Drips(fact);
             if (negated)
@@ -319,7 +337,8 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
             return;
         while (at < clause.Count)
         {
-            if (clause[at] is NumberToken { IsPlace: true } k && (places.Count == 0 || clause[at - 1] is WordToken and && and.Is(MeaningKind.And)))
+            if (clause[at] is NumberToken { IsPlace: true } k
+                && (places.Count == 0 || clause[at - 1] is WordToken and && and.Is(MeaningKind.And)))
                 places.Add((int)k.Value);
             else if (clause[at] is WordToken place && NamesPlace(place, meaning, answer))
                 Take(place, answer, places, ref side);
@@ -330,10 +349,16 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
     }
 
     private bool NamesPlace(WordToken place, Meaning meaning, CueAnswer answer) =>
-        place.Is(MeaningKind.Cylinder) || place.Is(MeaningKind.Side) || place.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id && Ahead() is NumberToken { IsPlace: true })
-        || (place.Is(MeaningKind.End) && answer.At == AnswerPlace.End) || (Joins(place) && PlaceFollows(meaning)) || (place.Is(MeaningKind.Negation) && place.Length == 2 && Ahead() is NumberToken { IsPlace: true });
+        place.Is(MeaningKind.Cylinder) || place.Is(MeaningKind.Side)
+            || place.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id && Ahead() is NumberToken { IsPlace: true })
+        || (place.Is(MeaningKind.End) && answer.At == AnswerPlace.End) || (Joins(place) && PlaceFollows(meaning))
+            || (place.Is(MeaningKind.Negation) && place.Length == 2 && Ahead() is NumberToken { IsPlace: true });
 
-    private bool PlaceFollows(Meaning meaning) => Content(at) is NumberToken { IsPlace: true } || (Content(at) is WordToken word && (word.Is(MeaningKind.Cylinder) || word.Is(MeaningKind.End) || word.Only(MeaningKind.Side) || word.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id)));
+    private bool PlaceFollows(Meaning meaning) =>
+        Content(at) is NumberToken { IsPlace: true }
+            || (Content(at) is WordToken word
+                && (word.Is(MeaningKind.Cylinder) || word.Is(MeaningKind.End) || word.Only(MeaningKind.Side)
+                    || word.Of(MeaningKind.Subject).Any(s => s.Id == meaning.Id)));
 
     private static void Take(WordToken place, CueAnswer answer, List<int> places, ref Side? side)
     {
@@ -348,8 +373,11 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
         var takesPlace = answer.At != AnswerPlace.None;
         foreach (var word in waiting.OfType<WordToken>().Where(w => !Idle(w)))
         {
-            var belongs = word.Of(MeaningKind.Subject).Any(m => m.Id == meaning.Id) || word.Of(MeaningKind.Answer).Any(m => m.Id == meaning.Id && m.Answer == meaning.Answer)
-                || (takesPlace && (word.Is(MeaningKind.Side) || word.Is(MeaningKind.Cylinder) || (word.Is(MeaningKind.End) && answer.At == AnswerPlace.End)));
+            var belongs = word.Of(MeaningKind.Subject).Any(m => m.Id == meaning.Id)
+                || word.Of(MeaningKind.Answer).Any(m => m.Id == meaning.Id && m.Answer == meaning.Answer)
+                || (takesPlace
+                    && (word.Is(MeaningKind.Side) || word.Is(MeaningKind.Cylinder)
+                        || (word.Is(MeaningKind.End) && answer.At == AnswerPlace.End)));
             if (!belongs)
                 throw new AskBackException($"“{jot.TextOf(word)}” does not go with “{answer.Text}”");
         }
@@ -394,7 +422,9 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
                     break;
 
                 // On an intensifier "standing" alone asks a question of its own.
-                case WordToken standing when standing.Is(MeaningKind.Standing) && (!standing.Is(MeaningKind.Subject) || jot.Pump.Arrangement != Arrangement.Intensifier) && fact.When == Dripping.Unsaid:
+                case WordToken standing when standing.Is(MeaningKind.Standing)
+                    && (!standing.Is(MeaningKind.Subject) || jot.Pump.Arrangement != Arrangement.Intensifier)
+                    && fact.When == Dripping.Unsaid:
                     fact = fact with { When = Dripping.Standing };
                     break;
                 case WordToken running when running.Is(MeaningKind.Running) && fact.When == Dripping.Unsaid:
@@ -403,7 +433,9 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
                 case NumberToken { Unit.Kind: QuantityKind.VolumeFlow } number:
                     fact = Rated(fact, JotValues.Drops(number.Value, number.Unit));
                     break;
-                case WordToken filler when Idle(filler) && at + 1 < clause.Count && (JotValues.Every(clause, at + 1) is not null || clause[at + 1] is NumberToken { Unit.Kind: QuantityKind.VolumeFlow }):
+                case WordToken filler when Idle(filler) && at + 1 < clause.Count
+                    && (JotValues.Every(clause, at + 1) is not null
+                        || clause[at + 1] is NumberToken { Unit.Kind: QuantityKind.VolumeFlow }):
                     break;
                 default:
                     return fact;
@@ -414,14 +446,18 @@ internal sealed class ClauseWalk(JotContext jot, IReadOnlyList<Token> clause)
     }
 
     private static CueFact Rated(CueFact fact, double drops) =>
-        fact.DropsPerMinute is null && !fact.Stream && drops is >= 0 and <= 1e5 ? fact with { DropsPerMinute = Math.Round(drops, 3) } : throw new AskBackException("how fast does it drip?");
+        fact.DropsPerMinute is null && !fact.Stream && drops is >= 0 and <= 1e5
+            ? fact with { DropsPerMinute = Math.Round(drops, 3) }
+            : throw new AskBackException("how fast does it drip?");
 
     // Of a question with two answers the other one; of a drip that it is dry there. Else nobody knows what it is instead.
     private CueFact Turned(CueFact fact)
     {
         var cue = jot.Catalogue.Cue(fact.Cue)!;
         if (fact.Cue == "leak-at" && fact.Answer != "none")
-            return fact is { DropsPerMinute: null, Stream: false, When: Dripping.Unsaid } ? fact with { DropsPerMinute = 0 } : throw new AskBackException("does it drip there or not?");
+            return fact is { DropsPerMinute: null, Stream: false, When: Dripping.Unsaid }
+                ? fact with { DropsPerMinute = 0 }
+                : throw new AskBackException("does it drip there or not?");
         var offered = cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, jot.Pump, JotContext.Anything)).ToArray();
         var other = offered.FirstOrDefault(a => a.Id != fact.Answer);
         if (offered.Length != 2 || other is null || other.At != AnswerPlace.None || fact.Cylinder is not null)

@@ -29,7 +29,9 @@ internal enum MeaningKind
     Filler,
 }
 
-/// <summary>One meaning of a phrase. An answer that stands alone needs no subject; a generic label gives way to one that names a place.</summary>
+/// <summary>
+/// One meaning of a phrase. An answer that stands alone needs no subject; a generic label gives way to one that names a place.
+/// </summary>
 internal sealed record Meaning(MeaningKind Kind, string Id = "", string Answer = "", bool Alone = false, bool Generic = false);
 
 /// <summary>Something with a number that can be jotted: an observable, or one of the readings beside them.</summary>
@@ -101,8 +103,14 @@ internal sealed class JotLexicon
         Add(["drop", "one drop", "a drop", "1 drop", "drip", "one drip", "a drip"], new Meaning(MeaningKind.Drop));
         Add(["bucket"], new Meaning(MeaningKind.Bucket));
         Add(["stream", "a stream", "streams", "streaming", "as a stream", "pours", "pouring"], new Meaning(MeaningKind.Stream));
-        Add(["also standing", "standing too", "standing", "at rest too", "also when standing", "also at rest", "also stopped", "even standing"], new Meaning(MeaningKind.Standing));
-        Add(["only running", "running only", "while running", "only while running", "only when running", "when running"], new Meaning(MeaningKind.Running));
+        Add(
+            [
+                "also standing", "standing too", "standing", "at rest too", "also when standing", "also at rest", "also stopped",
+                "even standing"],
+            new Meaning(MeaningKind.Standing));
+        Add(
+            ["only running", "running only", "while running", "only while running", "only when running", "when running"],
+            new Meaning(MeaningKind.Running));
         Add(["dry"], new Meaning(MeaningKind.Dry));
         longest = phrases.Keys.Max(k => k.Length);
     }
@@ -133,22 +141,26 @@ internal sealed class JotLexicon
     {
         if (word.Length < LeastLetters || !word.All(char.IsLetter))
             return null;
-        var near = phrases.Where(p => !p.Key.Contains(' ', StringComparison.Ordinal) && p.Key.Length >= LeastLetters && OneSlip(word.ToLowerInvariant(), p.Key.ToLowerInvariant())).ToArray();
+        var near = phrases.Where(p => !p.Key.Contains(' ', StringComparison.Ordinal) && p.Key.Length >= LeastLetters
+            && OneSlip(word.ToLowerInvariant(), p.Key.ToLowerInvariant())).ToArray();
         return near.Length == 0 || near.Skip(1).Any(p => !p.Value.SequenceEqual(near[0].Value)) ? null : near[0].Value;
     }
 
     /// <summary>Phrases that go on from what is being typed, the shortest first.</summary>
     public IReadOnlyList<string> Beginning(string typed, int most) =>
     [
-        .. phrases.Where(p => p.Value.Any(m => m.Kind is MeaningKind.Label or MeaningKind.Subject or MeaningKind.Answer) && p.Key.Length > typed.Length && p.Key.StartsWith(typed, StringComparison.OrdinalIgnoreCase))
+        .. phrases.Where(p => p.Value.Any(m => m.Kind is MeaningKind.Label or MeaningKind.Subject or MeaningKind.Answer)
+            && p.Key.Length > typed.Length && p.Key.StartsWith(typed, StringComparison.OrdinalIgnoreCase))
             .Select(p => p.Key).OrderBy(p => p.Length).ThenBy(p => p, StringComparer.Ordinal).Take(most),
     ];
 
     /// <summary>Answers that a name waits for.</summary>
     public IReadOnlyList<string> AnswersTo(IReadOnlyList<Meaning> subject, int most) =>
     [
-        .. phrases.Where(p => p.Value.Any(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Kind == MeaningKind.Subject && w.Id == m.Id)))
-            .GroupBy(p => p.Value.First(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Id == m.Id)).Answer).Select(g => g.MinBy(p => (p.Key.Count(c => c == ' '), p.Value.Count(m => m.Kind == MeaningKind.Answer))).Key).Take(most),
+        .. phrases.Where(p => p.Value.Any(m => m.Kind == MeaningKind.Answer
+            && subject.Any(w => w.Kind == MeaningKind.Subject && w.Id == m.Id)))
+            .GroupBy(p => p.Value.First(m => m.Kind == MeaningKind.Answer && subject.Any(w => w.Id == m.Id)).Answer)
+            .Select(g => g.MinBy(p => (p.Key.Count(c => c == ' '), p.Value.Count(m => m.Kind == MeaningKind.Answer))).Key).Take(most),
     ];
 
     private static bool OneSlip(string a, string b)

@@ -69,11 +69,15 @@ public sealed class JotLine
         return typed.Length >= LeastTyped && typed.All(char.IsLetter) ? lexicon.Beginning(typed, MostSuggestions) : [];
     }
 
-    /// <summary>Everything the line says about this pump. Throws <see cref="ImpossibleInputException"/> for a line that is too long.</summary>
+    /// <summary>
+    /// Everything the line says about this pump. Throws <see cref="ImpossibleInputException"/> for a line that is too long.
+    /// </summary>
     public JotReading Read(string text, ReciprocatingPump pump, JotUnits? units = null)
     {
         Guard.Within("text", text.Length, 0, MostCharacters, $"{text.Length} characters", $"a line of at most {MostCharacters} characters");
         var tokens = JotScanner.Scan(text, lexicon);
-        return new JotParser(new ClauseReader(catalogue, pump, units ?? JotUnits.Metric, text), text).Parse(tokens) with { Suggestions = Suggest(text, tokens) };
+        return new JotParser(new ClauseReader(catalogue, pump, units ?? JotUnits.Metric, text), text)
+            .Parse(tokens) with
+        { Suggestions = Suggest(text, tokens) };
     }
 }

@@ -27,7 +27,8 @@ internal sealed class JotParser(ClauseReader reader, string text)
         var (start, end) = (clause[0].Start, clause[^1].End);
 
         // "weep 2, 30 drops a minute": what only tells how it drips belongs to the drip before.
-        if (gaps.All(g => g.Start < (items.Count > 0 ? items[^1].Start : 0)) && items.Count > 0 && reader.GoesOn(items[^1], clause) is { } more)
+        if (gaps.All(g => g.Start < (items.Count > 0 ? items[^1].Start : 0)) && items.Count > 0
+            && reader.GoesOn(items[^1], clause) is { } more)
         {
             items[^1] = more;
             return;
@@ -51,7 +52,9 @@ internal sealed class JotParser(ClauseReader reader, string text)
         if (named && numbers.Length > 0 && !Names(clause))
             return "of what? What stands before it is not understood";
         var earlier = items.Where(i => i.Number is not null).Select(i => i.Number!.What);
-        return numbers.Concat(earlier).Distinct().Count() < numbers.Length + earlier.Count() ? "two numbers for one thing; which one counts?" : null;
+        return numbers.Concat(earlier).Distinct().Count() < numbers.Length + earlier.Count()
+            ? "two numbers for one thing; which one counts?"
+            : null;
     }
 
     private static bool Names(IReadOnlyList<Token> clause) => clause.OfType<WordToken>().Any(w => w.Is(MeaningKind.Label));
@@ -68,7 +71,8 @@ internal sealed class JotParser(ClauseReader reader, string text)
                 continue;
             }
 
-            if (i + 1 < tokens.Count && clause.Count > 1 && clause[^1] is NumberToken { IsPlace: true } && tokens[i + 1] is NumberToken { IsPlace: true } && Listed(clause) && Ends(tokens, i + 2))
+            if (i + 1 < tokens.Count && clause.Count > 1 && clause[^1] is NumberToken { IsPlace: true }
+                && tokens[i + 1] is NumberToken { IsPlace: true } && Listed(clause) && Ends(tokens, i + 2))
             {
                 clause.Add(new WordToken(tokens[i].Start, tokens[i].Length, [new Meaning(MeaningKind.And)]));
                 continue;
@@ -88,7 +92,8 @@ internal sealed class JotParser(ClauseReader reader, string text)
         var at = clause.Count - 1;
         while (at >= 0 && (clause[at] is NumberToken { IsPlace: true } || (clause[at] is WordToken and && and.Is(MeaningKind.And))))
             at--;
-        return at >= 0 && clause[at] is WordToken word && (word.Is(MeaningKind.Subject) || word.Is(MeaningKind.Answer) || word.Is(MeaningKind.Cylinder) || word.Is(MeaningKind.Side));
+        return at >= 0 && clause[at] is WordToken word
+            && (word.Is(MeaningKind.Subject) || word.Is(MeaningKind.Answer) || word.Is(MeaningKind.Cylinder) || word.Is(MeaningKind.Side));
     }
 
     private static bool Ends(List<Token> tokens, int at) => at >= tokens.Count || tokens[at] is BreakToken or WordToken;

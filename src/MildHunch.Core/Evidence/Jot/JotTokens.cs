@@ -40,7 +40,8 @@ internal static class JotScanner
 
     private static readonly QuantityKind[] Kinds =
     [
-        QuantityKind.GaugePressure, QuantityKind.VolumeFlow, QuantityKind.RotationalSpeed, QuantityKind.Length, QuantityKind.Volume, QuantityKind.Duration, QuantityKind.Current,
+        QuantityKind.GaugePressure, QuantityKind.VolumeFlow, QuantityKind.RotationalSpeed, QuantityKind.Length, QuantityKind.Volume,
+        QuantityKind.Duration, QuantityKind.Current,
         QuantityKind.Temperature,
     ];
 
@@ -92,7 +93,8 @@ internal static class JotScanner
         if (text[at] == ':' && at > 0 && char.IsAsciiDigit(text[at - 1]))
             return new StrangeToken(at, NumberLength(text, at), "write minutes and seconds with their units: 1 min 5 s");
         return text[at] == ',' && (at == 0 || char.IsWhiteSpace(text[at - 1]))
-            ? new StrangeToken(at, NumberLength(text, at), $"write 0{text.Substring(at, Math.Min(2, text.Length - at))}, or a space behind the comma")
+            ? new StrangeToken(
+                at, NumberLength(text, at), $"write 0{text.Substring(at, Math.Min(2, text.Length - at))}, or a space behind the comma")
             : null;
     }
 
@@ -168,7 +170,9 @@ internal static class JotScanner
     private static int NumberLength(string text, int at)
     {
         var end = at + 1;
-        while (end < text.Length && (char.IsAsciiDigit(text[end]) || (text[end] is '.' or ',' or '/' or ':' && Digit(text, end + 1)) || (text[end] == ' ' && Digit(text, end + 1))))
+        while (end < text.Length
+            && (char.IsAsciiDigit(text[end]) || (text[end] is '.' or ',' or '/' or ':' && Digit(text, end + 1))
+                || (text[end] == ' ' && Digit(text, end + 1))))
             end++;
         if (end + 1 < text.Length && text[end] == ' ' && char.IsLetter(text[end + 1]))
             end += 1 + WordLength(text, end + 1);

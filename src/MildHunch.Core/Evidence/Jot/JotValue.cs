@@ -34,25 +34,34 @@ internal static class JotValues
         if (Second(clause, at, between) is not { } second)
             return new JotValue(first.Value, null, null, first.Unit, false, first, first);
         var unit = first.Unit ?? second.Unit;
-        var other = second.Unit is { } told && unit is not null && told.Kind == unit.Kind ? unit.FromSi(told.ToSi(second.Value)) : second.Value;
+        var other = second.Unit is { } told && unit is not null && told.Kind == unit.Kind
+            ? unit.FromSi(told.ToSi(second.Value))
+            : second.Value;
         return clause[at + 1] is PlusMinusToken
-            ? new JotValue(first.Value, null, second.Unit is { } its && unit is not null ? second.Value * its.Factor / unit.Factor : second.Value, unit, false, first, second)
+            ? new JotValue(
+                first.Value, null, second.Unit is { } its && unit is not null ? second.Value * its.Factor / unit.Factor : second.Value,
+                unit, false, first, second)
             : new JotValue(first.Value, other, null, unit, between, first, second);
     }
 
     /// <summary>"One drop every 2 seconds", as drops a minute; null where it is not told so.</summary>
     public static (double Drops, Token Last)? Every(IReadOnlyList<Token> clause, int at)
     {
-        if (clause[at] is not WordToken drop || !drop.Is(MeaningKind.Drop) || at + 2 >= clause.Count || clause[at + 1] is not WordToken every || !every.Is(MeaningKind.Every))
+        if (clause[at] is not WordToken drop || !drop.Is(MeaningKind.Drop) || at + 2 >= clause.Count
+            || clause[at + 1] is not WordToken every || !every.Is(MeaningKind.Every))
             return null;
-        return clause[at + 2] is NumberToken { Unit.Kind: QuantityKind.Duration, Value: > 0 } time ? (60 / time.Unit.ToSi(time.Value), time) : null;
+        return clause[at + 2] is NumberToken { Unit.Kind: QuantityKind.Duration, Value: > 0 } time
+            ? (60 / time.Unit.ToSi(time.Value), time)
+            : null;
     }
 
     private static NumberToken? Second(IReadOnlyList<Token> clause, int at, bool between)
     {
         if (at + 2 >= clause.Count || clause[at + 2] is not NumberToken second)
             return null;
-        return clause[at + 1] is RangeToken or PlusMinusToken || (between && clause[at + 1] is WordToken word && word.Is(MeaningKind.And)) ? second : null;
+        return clause[at + 1] is RangeToken or PlusMinusToken || (between && clause[at + 1] is WordToken word && word.Is(MeaningKind.And))
+            ? second
+            : null;
     }
 
     // "10 l in 1 min 5 s": a volume and the time it took.
@@ -72,6 +81,10 @@ internal static class JotValues
             next++;
         }
 
-        return seconds > 0 ? new JotValue(Units.LitrePerMinute.FromSi(volume.Unit.ToSi(volume.Value) / seconds), null, null, Units.LitrePerMinute, false, volume, last) : null;
+        return seconds > 0
+            ? new JotValue(
+                Units.LitrePerMinute.FromSi(volume.Unit.ToSi(volume.Value) / seconds), null, null, Units.LitrePerMinute, false, volume,
+                last)
+            : null;
     }
 }

@@ -9,7 +9,9 @@ namespace MildHunch.Core.Evidence.Jot;
 /// <summary>A reading of a clause, in the unit it was written in.</summary>
 internal sealed record ReadingSaid(JotQuantity What, double Value, Unit Unit);
 
-/// <summary>What a number is the reading of: by the place that is named with it, else by its unit; refused where neither settles it.</summary>
+/// <summary>
+/// What a number is the reading of: by the place that is named with it, else by its unit; refused where neither settles it.
+/// </summary>
 internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
 {
     private const double MostOverUsual = 3;
@@ -17,11 +19,17 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
     private static readonly string[] Above = [TakenQuantities.AtRest, "swing"];
 
     /// <summary>The readings a value is, most often one; null with the reason where it is asked back.</summary>
-    public IReadOnlyList<ReadingSaid>? Resolve(IReadOnlyList<WordToken> words, JotValue value, Func<Token, string> text, IReadOnlyDictionary<QuantityKind, Unit> last, out string? problem)
+    public IReadOnlyList<ReadingSaid>? Resolve(
+        IReadOnlyList<WordToken> words, JotValue value, Func<Token, string> text, IReadOnlyDictionary<QuantityKind, Unit> last,
+        out string? problem)
     {
         problem = null;
         if (words.FirstOrDefault(w => !w.Is(MeaningKind.Label) && !w.Is(MeaningKind.Bucket)) is { } stranger)
-            return Ask(stranger.Is(MeaningKind.Elsewhere) ? $"what is read at “{text(stranger)}” is not noted here" : $"what was measured at “{text(stranger)}”?", out problem);
+            return Ask(
+                stranger.Is(MeaningKind.Elsewhere)
+                    ? $"what is read at “{text(stranger)}” is not noted here"
+                    : $"what was measured at “{text(stranger)}”?",
+                out problem);
         var (what, why) = What(words, value);
         if (what is null)
             return Ask(why!, out problem);
@@ -54,14 +62,21 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         var fitting = labels.Where(l => kind is null || l.What.Kind == kind).ToArray();
 
         // Every name must be able to stand for what was read; of "pressure at the gun" the gun tells which.
-        if (words.Any(w => w.Is(MeaningKind.Label) && !w.Of(MeaningKind.Label).Any(l => fitting.Any(f => f.What.Kind == JotQuantity.Find(l.Id)!.Kind))))
+        if (words.Any(w => w.Is(MeaningKind.Label)
+            && !w.Of(MeaningKind.Label).Any(l => fitting.Any(f => f.What.Kind == JotQuantity.Find(l.Id)!.Kind))))
             return (null, kind is null ? "write the unit" : $"no {Quantity.Name(kind.Value)} is noted for that place");
         var ids = fitting.Where(f => !f.Label.Generic).Select(f => f.What).DistinctBy(w => w.Id).ToArray();
         if (ids.Length == 0)
             ids = [.. fitting.Select(f => f.What).DistinctBy(w => w.Id)];
         if (ids.Length > 1 && Above.Select(a => ids.FirstOrDefault(i => i.Id == a)).FirstOrDefault(i => i is not null) is { } above)
             ids = [above];
-        return ids.Length == 1 ? (ids[0], null) : (null, ids.Select(i => i.Kind).Distinct().Count() > 1 ? "write the unit" : $"which is it: {string.Join(" or ", ids.Select(i => i.Name.ToLowerInvariant()))}?");
+        return ids.Length == 1
+            ? (ids[0], null)
+            : (
+                null,
+                ids.Select(i => i.Kind).Distinct().Count() > 1
+                    ? "write the unit"
+                    : $"which is it: {string.Join(" or ", ids.Select(i => i.Name.ToLowerInvariant()))}?");
     }
 
     private static (JotQuantity? What, string? Problem) ByUnit(Unit? unit, bool bucket) => unit switch
@@ -88,9 +103,12 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         var pressure = JotQuantity.Find(Observables.Pressure.Id)!;
         var swing = JotQuantity.Find(Observables.Swing.Id)!;
         if (value.Half is { } half)
-            return what.Id == pressure.Id ? Checked([new(pressure, value.Low, unit), new(swing, 2 * half, unit)], out problem) : Ask("± is noted for the pressure at the head only", out problem);
+            return what.Id == pressure.Id
+                ? Checked([new(pressure, value.Low, unit), new(swing, 2 * half, unit)], out problem)
+                : Ask("± is noted for the pressure at the head only", out problem);
         if (what.Id == swing.Id && value.High is not null && !value.Between)
-            return Ask("does it swing between the two, or by between the two? Write “between 28 and 46 bar” or “swing 18 bar”", out problem);
+            return Ask(
+                "does it swing between the two, or by between the two? Write “between 28 and 46 bar” or “swing 18 bar”", out problem);
         if (value.High < value.Low)
             return Ask("did it fall from the one to the other? Write what it is now, or the smaller number first for a range", out problem);
         if (value.High is { } high && (what.Id == pressure.Id || what.Id == swing.Id))
@@ -99,8 +117,11 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         if (named.Contains("vacuum", StringComparison.OrdinalIgnoreCase))
             number = -Math.Abs(number);
         else if (named.Contains("suction", StringComparison.OrdinalIgnoreCase) && number > 0)
-            return Ask($"above or below atmosphere? Write inlet {Quantity.Digits(number)} or inlet −{Quantity.Digits(number)} {unit.Symbol}", out problem);
-        if (what.Id == TakenQuantities.Fall && pump.Control is ControlKind.Unloader or ControlKind.AutoStop && !named.Contains("hose", StringComparison.OrdinalIgnoreCase))
+            return Ask(
+                $"above or below atmosphere? Write inlet {Quantity.Digits(number)} or inlet −{Quantity.Digits(number)} {unit.Symbol}",
+                out problem);
+        if (what.Id == TakenQuantities.Fall && pump.Control is ControlKind.Unloader or ControlKind.AutoStop
+            && !named.Contains("hose", StringComparison.OrdinalIgnoreCase))
             return Ask("which gauge? Behind an unloader the head’s fall is healthy; write “hose side fell 5 bar”", out problem);
         return Checked([new(what, number, unit)], out problem);
     }

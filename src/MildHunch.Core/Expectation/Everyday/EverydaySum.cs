@@ -30,7 +30,8 @@ public sealed record SumField(string Id, string Name, QuantityKind Kind, string 
 
 /// <summary>One result of a sum, SI, with how it comes about.</summary>
 /// <param name="Reading">Quantities of a case it can be told as; empty when none.</param>
-public sealed record SumLine(string Id, string Name, QuantityKind Kind, double Value, string Equation, string Source, params string[] Reading)
+public sealed record SumLine(
+    string Id, string Name, QuantityKind Kind, double Value, string Equation, string Source, params string[] Reading)
 {
     /// <summary>Unit it is told in; the preferred one when null.</summary>
     public string? Unit { get; init; }
@@ -51,7 +52,8 @@ public sealed record EverydaySum(
     private const double BandSigmas = 2;
 
     /// <summary>The sound pump under its own load: what a sum is filled with.</summary>
-    internal static OperatingPoint AsItRuns(ReciprocatingPump pump, Setup setup) => new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
+    internal static OperatingPoint AsItRuns(ReciprocatingPump pump, Setup setup) =>
+        new OperatingPointSolver(pump, setup).Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
 
     /// <summary>Hazards of taking these figures, by their id in the catalogue.</summary>
     public IReadOnlyList<string> Hazards { get; init; } = [];
@@ -73,7 +75,9 @@ public sealed record EverydaySum(
             {
                 var half = Math.Abs(Of(high, lines[i]) - Of(low, lines[i])) / 2;
                 if (half > 1e-4 * Math.Abs(lines[i].Value))
-                    parts[i].Add(new BandPart($"{field.Name} ± {Quantity.Digits(100 * BandSigmas * field.Sigma)} %", new Amount(lines[i].Kind, half)));
+                    parts[i]
+                        .Add(new BandPart(
+                            $"{field.Name} ± {Quantity.Digits(100 * BandSigmas * field.Sigma)} %", new Amount(lines[i].Kind, half)));
             }
         }
 
@@ -84,7 +88,9 @@ public sealed record EverydaySum(
         return [.. lines.Select((line, i) =>
         {
             var half = Math.Sqrt(parts[i].Sum(p => p.HalfWidth.Si * p.HalfWidth.Si));
-            var figure = new Figure(line.Id, line.Name, new Amount(line.Kind, line.Value), new Amount(line.Kind, line.Value - half), new Amount(line.Kind, line.Value + half), parts[i], new Working(line.Name, line.Equation, inputs, line.Source));
+            var figure = new Figure(
+                line.Id, line.Name, new Amount(line.Kind, line.Value), new Amount(line.Kind, line.Value - half),
+                new Amount(line.Kind, line.Value + half), parts[i], new Working(line.Name, line.Equation, inputs, line.Source));
             return new SumResult(figure, line.Unit, line.Reading);
         })];
     }
@@ -129,7 +135,9 @@ public sealed class SumValues
             if (entries.TryGetValue(field.Id, out var given))
             {
                 var unit = Units.Find(field.Kind, field.Unit)!;
-                Guard.Within(field.Id, given.Si, field.Least, field.Most, given.Text(), $"{field.Name.ToLowerInvariant()} of {Limit(field.Least, unit)} to {Limit(field.Most, unit)}");
+                Guard.Within(
+                    field.Id, given.Si, field.Least, field.Most, given.Text(),
+                    $"{field.Name.ToLowerInvariant()} of {Limit(field.Least, unit)} to {Limit(field.Most, unit)}");
                 si[field.Id] = given.Si;
             }
             else if (field.Usual is { } usual)
@@ -138,7 +146,8 @@ public sealed class SumValues
             }
             else if (!field.Optional)
             {
-                throw new ImpossibleInputException(field.Id, "nothing", $"{field.Name.ToLowerInvariant()}, in {Units.Accepted(field.Kind)}");
+                throw new ImpossibleInputException(
+                    field.Id, "nothing", $"{field.Name.ToLowerInvariant()}, in {Units.Accepted(field.Kind)}");
             }
         }
 
@@ -154,8 +163,11 @@ public sealed class SumValues
     {
         if (field.Choices.Count > 0)
             return field.Choices.First(c => c.Id == picks[field.Id]).Text;
-        return si.TryGetValue(field.Id, out var value) ? $"{Quantity.Digits(Units.Find(field.Kind, field.Unit)!.FromSi(value), 4)} {field.Unit}".TrimEnd() : null;
+        return si.TryGetValue(field.Id, out var value)
+            ? $"{Quantity.Digits(Units.Find(field.Kind, field.Unit)!.FromSi(value), 4)} {field.Unit}".TrimEnd()
+            : null;
     }
 
-    private static string Limit(double si, Unit unit) => double.IsInfinity(si) ? "any size" : $"{Quantity.Digits(unit.FromSi(si))} {unit.Symbol}".TrimEnd();
+    private static string Limit(double si, Unit unit) =>
+        double.IsInfinity(si) ? "any size" : $"{Quantity.Digits(unit.FromSi(si))} {unit.Symbol}".TrimEnd();
 }

@@ -21,11 +21,14 @@ internal static class FlowSums
             new("volume", "Volume caught", QuantityKind.Volume, "L") { Least = 1e-6, Most = 100, Sigma = 0.02 },
             new("time", "Time it took", QuantityKind.Duration, "s") { Least = 0.5, Most = 36_000, Sigma = 0.02 },
         ],
-        v => [new("flow", "Flow", QuantityKind.VolumeFlow, v["volume"] / v["time"], "Q = V / t", "Volume over time", "nozzle-flow", "bypass-flow", "supply-flow")])
+        v => [new(
+            "flow", "Flow", QuantityKind.VolumeFlow, v["volume"] / v["time"], "Q = V / t", "Volume over time", "nozzle-flow", "bypass-flow",
+            "supply-flow")])
     { Hazards = ["jet"] };
 
     public static readonly EverydaySum NozzleSize = new(
-        "nozzle-size", "Nozzle: size and orifice", "What size passes a flow at a pressure, how wide it is, and what it passes at another pressure.",
+        "nozzle-size", "Nozzle: size and orifice",
+        "What size passes a flow at a pressure, how wide it is, and what it passes at another pressure.",
         [
             new("flow", "Flow", QuantityKind.VolumeFlow, "L/min") { Least = 1e-9, Most = 1, Sigma = Nozzle.SigmaByNumber },
             new("at", "At", QuantityKind.GaugePressure, "bar") { Least = 1e4, Most = 6.5e8 },
@@ -33,7 +36,9 @@ internal static class FlowSums
             new("nozzles", "Nozzles side by side", QuantityKind.Count, "") { Usual = 1, Least = 1, Most = 10_000 },
         ],
         SizeLines,
-        (pump, setup) => setup.Nozzle.OpensAtPa is null ? [("flow", setup.Nozzle.FlowAt(pump.RatedPressure).Si), ("at", pump.RatedPressure.Si), ("nozzles", setup.Nozzle.Count)] : []);
+        (pump, setup) => setup.Nozzle.OpensAtPa is null
+            ? [("flow", setup.Nozzle.FlowAt(pump.RatedPressure).Si), ("at", pump.RatedPressure.Si), ("nozzles", setup.Nozzle.Count)]
+            : []);
 
     public static readonly EverydaySum NozzleWear = new(
         "nozzle-wear", "Nozzle: wear", "How much a nozzle has grown, from what it passes now, and what that does to the pressure.",
@@ -44,7 +49,9 @@ internal static class FlowSums
             new("at", "At", QuantityKind.GaugePressure, "bar") { Least = 1e4, Most = 6.5e8, Sigma = 0.016 },
         ],
         WearLines,
-        (pump, setup) => setup.Nozzle.OpensAtPa is null ? [("newFlow", setup.Nozzle.FlowAt(pump.RatedPressure).Si), ("newAt", pump.RatedPressure.Si)] : []);
+        (pump, setup) => setup.Nozzle.OpensAtPa is null
+            ? [("newFlow", setup.Nozzle.FlowAt(pump.RatedPressure).Si), ("newAt", pump.RatedPressure.Si)]
+            : []);
 
     public static readonly EverydaySum Drips = new(
         "drips", "Drips", "What drops add up to, and how little that is beside the pump's flow.",
@@ -57,7 +64,8 @@ internal static class FlowSums
     { Hazards = ["trapped-pressure"] };
 
     public static readonly EverydaySum PressureFall = new(
-        "pressure-fall", "Pressure fall, outlet closed", "How much leaks, from how fast a closed line loses pressure. The stretch of the hose decides, so the band is wide.",
+        "pressure-fall", "Pressure fall, outlet closed",
+        "How much leaks, from how fast a closed line loses pressure. The stretch of the hose decides, so the band is wide.",
         [
             new("fall", "Pressure fell by", QuantityKind.GaugePressure, "bar") { Least = 1e3, Most = 6.5e8, Sigma = 0.03 },
             new("time", "In", QuantityKind.Duration, "s") { Least = 0.1, Most = 360_000, Sigma = 0.02 },
@@ -73,9 +81,13 @@ internal static class FlowSums
             var leak = softness * v["fall"] / v["time"];
             return
             [
-                new("leak", "Leak", QuantityKind.VolumeFlow, leak, "leak = C · |dp/dt|, C = V · (stretch + 1/β)", "Compressibility of water by IAPWS-IF97; hose stretch common practice, a third either way") { Unit = "mL/min" },
+                new(
+                    "leak", "Leak", QuantityKind.VolumeFlow, leak, "leak = C · |dp/dt|, C = V · (stretch + 1/β)",
+                    "Compressibility of water by IAPWS-IF97; hose stretch common practice, a third either way") { Unit = "mL/min" },
                 new("drops", "In drops", QuantityKind.VolumeFlow, leak, "20 drops are 1 mL", "Common practice") { Unit = "drops/min" },
-                new("softness", "Softness of the line", QuantityKind.Compliance, softness, "C = V · (stretch + 1/β)", "Compressibility of water by IAPWS-IF97; hose stretch common practice"),
+                new(
+                    "softness", "Softness of the line", QuantityKind.Compliance, softness, "C = V · (stretch + 1/β)",
+                    "Compressibility of water by IAPWS-IF97; hose stretch common practice"),
             ];
         },
         (_, setup) => setup.Outlet is { } run ? [("length", run.Length.Si), ("bore", run.Bore.Si)] : [])
@@ -98,9 +110,15 @@ internal static class FlowSums
             .. setup.Outlet is { } run ? new[] { ("length", run.Length.Si), ("bore", run.Bore.Si), ("fittings", run.FittingLoss) } : [],
         ]);
 
-    public static SumField Material => new("material", "Made of", QuantityKind.Count, "") { Choices = [("hose", "hose"), ("steel", "steel pipe"), ("plastic", "plastic pipe")] };
+    public static SumField Material =>
+        new("material", "Made of", QuantityKind.Count, "")
+        {
+            Choices = [
+            ("hose", "hose"), ("steel", "steel pipe"), ("plastic", "plastic pipe")]
+        };
 
-    public static SumField Temperature => new("temperature", "Water temperature", QuantityKind.Temperature, "°C") { Usual = 293.15, Least = 273.15, Most = 372.15 };
+    public static SumField Temperature =>
+        new("temperature", "Water temperature", QuantityKind.Temperature, "°C") { Usual = 293.15, Least = 273.15, Most = 372.15 };
 
     public static LineRun Run(SumValues v) => LineRun.Create(
         new Length(v["length"]), new Length(v["bore"]), Enum.Parse<LineMaterial>(v.Pick("material"), true), v.Maybe("fittings") ?? 0);
@@ -110,9 +128,13 @@ internal static class FlowSums
         var each = v["flow"] / v["nozzles"];
         var k = each / Math.Sqrt(v["at"]);
         yield return new("size", "Size number", QuantityKind.Count, k / SizeOne, "size = Q / √(p / 4000 psi), US gal/min", NozzleRule);
-        yield return new("orifice", "Orifice", QuantityKind.Length, Nozzle.OrificeOfCoefficient(k, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))", OrificeRule, "nozzle-orifice");
+        yield return new(
+            "orifice", "Orifice", QuantityKind.Length, Nozzle.OrificeOfCoefficient(k, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))", OrificeRule,
+            "nozzle-orifice");
         if (v.Maybe("wanted") is { } wanted)
-            yield return new("at-wanted", "Flow at that pressure", QuantityKind.VolumeFlow, v["flow"] * Math.Sqrt(wanted / v["at"]), "Q₂ = Q₁ · √(p₂/p₁)", NozzleRule);
+            yield return new(
+                "at-wanted", "Flow at that pressure", QuantityKind.VolumeFlow, v["flow"] * Math.Sqrt(wanted / v["at"]),
+                "Q₂ = Q₁ · √(p₂/p₁)", NozzleRule);
     }
 
     private static IEnumerable<SumLine> WearLines(SumValues v)
@@ -120,18 +142,32 @@ internal static class FlowSums
         var (fresh, now) = (v["newFlow"] / Math.Sqrt(v["newAt"]), v["flow"] / Math.Sqrt(v["at"]));
         var growth = (now / fresh) - 1;
         yield return new("growth", "Area grown by", QuantityKind.Ratio, growth, "w = (Q₂/√p₂) / (Q₁/√p₁) − 1", NozzleRule);
-        yield return new("pressure", "Pressure it gives at the flow it was made for", QuantityKind.GaugePressure, v["newAt"] / ((1 + growth) * (1 + growth)), "p = p₁ / (1 + w)²", NozzleRule);
-        yield return new("orifice", "Orifice now", QuantityKind.Length, Nozzle.OrificeOfCoefficient(now, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))", OrificeRule, "nozzle-orifice");
+        yield return new(
+            "pressure", "Pressure it gives at the flow it was made for", QuantityKind.GaugePressure,
+            v["newAt"] / ((1 + growth) * (1 + growth)), "p = p₁ / (1 + w)²", NozzleRule);
+        yield return new(
+            "orifice", "Orifice now", QuantityKind.Length, Nozzle.OrificeOfCoefficient(now, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))",
+            OrificeRule, "nozzle-orifice");
     }
 
     private static IEnumerable<SumLine> DripLines(SumValues v)
     {
-        yield return new("hourly", "In an hour", QuantityKind.VolumeFlow, v["drops"], "20 drops are 1 mL", "Common practice") { Unit = "L/h" };
-        yield return new("per-minute", "In drops", QuantityKind.VolumeFlow, v["drops"], $"one drop is {DropM3 * 1e6:0.00} mL", "Common practice") { Unit = "drops/min" };
+        yield return new(
+            "hourly", "In an hour", QuantityKind.VolumeFlow, v["drops"], "20 drops are 1 mL", "Common practice")
+        { Unit = "L/h" };
+        yield return new(
+            "per-minute", "In drops", QuantityKind.VolumeFlow, v["drops"], $"one drop is {DropM3 * 1e6:0.00} mL",
+            "Common practice")
+        { Unit = "drops/min" };
         if (v.Maybe("flow") is { } flow)
         {
-            yield return new("share", "Of the pump's flow", QuantityKind.Ratio, v["drops"] / flow, "leak / Q", "What leaks outside rarely explains lost pressure");
-            yield return new("one-percent", "One per cent of the flow would be", QuantityKind.VolumeFlow, 0.01 * flow, "0.01 · Q", "A stream, not a drip") { Unit = flow > 100 * LitrePerMinute ? "L/min" : "L/h" };
+            yield return new(
+                "share", "Of the pump's flow", QuantityKind.Ratio, v["drops"] / flow, "leak / Q",
+                "What leaks outside rarely explains lost pressure");
+            yield return new(
+                "one-percent", "One per cent of the flow would be", QuantityKind.VolumeFlow, 0.01 * flow, "0.01 · Q",
+                "A stream, not a drip")
+            { Unit = flow > 100 * LitrePerMinute ? "L/min" : "L/h" };
         }
     }
 
@@ -143,9 +179,15 @@ internal static class FlowSums
         var area = Math.PI / 4 * run.Bore.Si * run.Bore.Si;
         var velocity = v["flow"] / area;
         var reynolds = liquid.Density(warm).Si * velocity * run.Bore.Si / liquid.Viscosity(warm);
-        yield return new("loss", "Pressure lost", QuantityKind.GaugePressure, PipeFlow.Resistance(run, liquid, warm, v["flow"]) * v["flow"] * v["flow"], "Δp = (f·L/D + ΣK) · ρv²/2", "Darcy-Weisbach, Colebrook's factor");
-        yield return new("velocity", "Velocity", QuantityKind.Velocity, velocity, "v = 4Q / (πD²)", "In fixed pipework 0.3 to 0.6 m/s on the inlet, 1 to 1.5 m/s on the outlet (common practice)");
+        yield return new(
+            "loss", "Pressure lost", QuantityKind.GaugePressure, PipeFlow.Resistance(run, liquid, warm, v["flow"]) * v["flow"] * v["flow"],
+            "Δp = (f·L/D + ΣK) · ρv²/2", "Darcy-Weisbach, Colebrook's factor");
+        yield return new(
+            "velocity", "Velocity", QuantityKind.Velocity, velocity, "v = 4Q / (πD²)",
+            "In fixed pipework 0.3 to 0.6 m/s on the inlet, 1 to 1.5 m/s on the outlet (common practice)");
         yield return new("reynolds", "Reynolds number", QuantityKind.Count, reynolds, "Re = ρvD/μ", "Laminar below 2300");
-        yield return new("friction", "Friction factor", QuantityKind.Count, PipeFlow.FrictionFactor(reynolds, run.Roughness.Si / run.Bore.Si), "1/√f = −2·log₁₀(ε/3.7D + 2.51/(Re√f))", "Colebrook");
+        yield return new(
+            "friction", "Friction factor", QuantityKind.Count, PipeFlow.FrictionFactor(reynolds, run.Roughness.Si / run.Bore.Si),
+            "1/√f = −2·log₁₀(ε/3.7D + 2.51/(Re√f))", "Colebrook");
     }
 }

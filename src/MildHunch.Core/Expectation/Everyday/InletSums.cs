@@ -18,7 +18,10 @@ internal static class InletSums
             new("speed", "Crank speed", QuantityKind.RotationalSpeed, "rpm") { Least = 0.01, Most = 100, Sigma = 0.02 },
             new("cylinders", "Arrangement", QuantityKind.Count, "")
             {
-                Choices = [("3", "three cylinders"), ("1", "one cylinder"), ("2", "two cylinders"), ("4", "four cylinders"), ("5", "five cylinders"), ("6", "six cylinders"), ("7", "seven cylinders"), ("axial", "three pistons, swash plate"), ("1d", "one, double acting"), ("2d", "two, double acting")],
+                Choices = [
+                    ("3", "three cylinders"), ("1", "one cylinder"), ("2", "two cylinders"), ("4", "four cylinders"),
+                    ("5", "five cylinders"), ("6", "six cylinders"), ("7", "seven cylinders"), ("axial", "three pistons, swash plate"),
+                    ("1d", "one, double acting"), ("2d", "two, double acting")],
             },
             new("length", "Length of the run", QuantityKind.Length, "m") { Least = 0.01, Most = 2000 },
             new("bore", "Bore", QuantityKind.Length, "mm") { Least = 1e-3, Most = 0.5, Sigma = 0.01 },
@@ -32,7 +35,11 @@ internal static class InletSums
         (pump, setup) =>
         [
             .. Running(pump, setup), ("temperature", setup.Temperature.Si), ("pressure", setup.SupplyPressure.Si),
-            .. setup.Inlet is { } inlet ? new[] { ("length", inlet.Run.Length.Si), ("bore", inlet.Run.Bore.Si), ("level", inlet.Level.Si), ("fittings", inlet.Run.FittingLoss + inlet.Strainer) } : [],
+            .. setup.Inlet is { } inlet
+                ? new[] {
+                    ("length", inlet.Run.Length.Si), ("bore", inlet.Run.Bore.Si), ("level", inlet.Level.Si),
+                    ("fittings", inlet.Run.FittingLoss + inlet.Strainer) }
+                : [],
         ]);
 
     // What it draws under its load, not what it would without.
@@ -52,20 +59,42 @@ internal static class InletSums
         var friction = PipeFlow.Resistance(run, liquid, warm, v["flow"]) * v["flow"] * v["flow"] / weight;
         var (constant, motion) = Arrangement(v.Pick("cylinders"));
         var below = FlowRipple.Of(motion).BelowMean;
-        var acceleration = Suction.AccelerationHead(run.Length.Si, velocity, v["speed"], constant, liquid.AccelerationDivisor, run.WaveSpeed, below);
+        var acceleration = Suction.AccelerationHead(
+            run.Length.Si, velocity, v["speed"], constant, liquid.AccelerationDivisor, run.WaveSpeed, below);
         var source = (v["pressure"] + AbsolutePressure.StandardAir.Si - liquid.VapourPressure(warm).Si) / weight;
-        yield return new("velocity", "Velocity", QuantityKind.Velocity, velocity, "v = 4Q / (πD²)", "0.3 to 0.6 m/s in fixed pipework (common practice)");
-        yield return new("friction", "Friction", QuantityKind.Length, friction, "h = (f·L/D + ΣK) · v²/2g", "Darcy-Weisbach, Colebrook's factor") { Unit = "m" };
-        yield return new("acceleration", "Acceleration head", QuantityKind.Length, acceleration, $"h = L·V·N·C/(K·g), C = {Quantity.Digits(constant)}, at most c·δ·V/g", "Form of the Hydraulic Institute; limited by the pressure wave in soft runs") { Unit = "m" };
-        yield return new("available", "Head left above boiling", QuantityKind.Length, source + v["level"] - friction - acceleration, "NPSHa = (p − pv)/ρg + level − friction − acceleration", "IAPWS-IF97 vapour pressure") { Unit = "m" };
-        yield return new("fill", "Supply that is enough", QuantityKind.VolumeFlow, 1.5 * v["flow"], "1.5 · Q into a bucket", "Common practice");
+        yield return new(
+            "velocity", "Velocity", QuantityKind.Velocity, velocity, "v = 4Q / (πD²)",
+            "0.3 to 0.6 m/s in fixed pipework (common practice)");
+        yield return new(
+            "friction", "Friction", QuantityKind.Length, friction, "h = (f·L/D + ΣK) · v²/2g",
+            "Darcy-Weisbach, Colebrook's factor")
+        { Unit = "m" };
+        yield return new(
+            "acceleration", "Acceleration head", QuantityKind.Length, acceleration,
+            $"h = L·V·N·C/(K·g), C = {Quantity.Digits(constant)}, at most c·δ·V/g",
+            "Form of the Hydraulic Institute; limited by the pressure wave in soft runs")
+        { Unit = "m" };
+        yield return new(
+            "available", "Head left above boiling", QuantityKind.Length, source + v["level"] - friction - acceleration,
+            "NPSHa = (p − pv)/ρg + level − friction − acceleration", "IAPWS-IF97 vapour pressure")
+        { Unit = "m" };
+        yield return new(
+            "fill", "Supply that is enough", QuantityKind.VolumeFlow, 1.5 * v["flow"], "1.5 · Q into a bucket", "Common practice");
     }
 
     private static (double Constant, PumpMotion Motion) Arrangement(string pick)
     {
-        var (cylinders, doubleActing, axial) = pick switch { "axial" => (3, false, true), "1d" => (1, true, false), "2d" => (2, true, false), _ => (int.Parse(pick, System.Globalization.CultureInfo.InvariantCulture), false, false) };
+        var (cylinders, doubleActing, axial) = pick switch
+        {
+            "axial" => (3, false, true),
+            "1d" => (1, true, false),
+            "2d" => (2, true, false),
+            _ => (int.Parse(pick, System.Globalization.CultureInfo.InvariantCulture), false, false),
+        };
         var pump = ReciprocatingPump.Create(
-            cylinders, new Length(0.02), new Length(0.02), new RotationalSpeed(10), new GaugePressure(1e7), arrangement: axial ? Pumps.Arrangement.Axial : Pumps.Arrangement.CrankPlunger, rodDiameter: doubleActing ? new Length(0.005) : null);
+            cylinders, new Length(0.02), new Length(0.02), new RotationalSpeed(10), new GaugePressure(1e7),
+            arrangement: axial ? Pumps.Arrangement.Axial : Pumps.Arrangement.CrankPlunger,
+            rodDiameter: doubleActing ? new Length(0.005) : null);
         return (Suction.AccelerationConstant(pump), PumpMotion.Of(pump, 10));
     }
 }
@@ -83,19 +112,34 @@ internal static class DampenerSums
             new("cylinders", "Cylinders", QuantityKind.Count, "") { Usual = 3, Least = 1, Most = 7 },
         ],
         Lines,
-        (pump, setup) => [("pressure", setup.Nozzle.OpensAtPa is null ? Math.Min(pump.RatedPressure.Si, setup.ControlSetting?.Si ?? pump.RatedPressure.Si) : pump.RatedPressure.Si), ("swept", pump.SweptVolume.Si), ("cylinders", pump.Cylinders), .. setup.Dampener is { } d ? new[] { ("gas", d.Gas.Si), ("charge", d.Charge.Si) } : []])
+        (pump, setup) => [
+            (
+                "pressure",
+                setup.Nozzle.OpensAtPa is null
+                    ? Math.Min(pump.RatedPressure.Si, setup.ControlSetting?.Si ?? pump.RatedPressure.Si)
+                    : pump.RatedPressure.Si),
+            ("swept", pump.SweptVolume.Si), ("cylinders", pump.Cylinders),
+            .. setup.Dampener is { } d ? new[] { ("gas", d.Gas.Si), ("charge", d.Charge.Si) } : []])
     { Hazards = ["trapped-pressure"] };
 
     private static IEnumerable<SumLine> Lines(SumValues v)
     {
         var wanted = 0.65 * v["pressure"];
         var charge = v.Maybe("charge") ?? wanted;
-        var soft = charge <= 0 ? 0 : Dampener.Create(new Volume(v["gas"]), new GaugePressure(Math.Max(charge, 1e4))).ComplianceM3Pa(v["pressure"]);
-        yield return new("wanted", "Charge to give it", QuantityKind.GaugePressure, wanted, "0.65 · p, within 0.6 to 0.7", "Common practice; the maker's figure comes first");
-        yield return new("softness", "Softness at working pressure", QuantityKind.Compliance, soft, "C = V₀·p₀ / (γ·p²), γ = 1.4, absolute", "Boyle for the mean, adiabatic for the pulsation");
+        var soft = charge <= 0
+            ? 0
+            : Dampener.Create(new Volume(v["gas"]), new GaugePressure(Math.Max(charge, 1e4))).ComplianceM3Pa(v["pressure"]);
+        yield return new(
+            "wanted", "Charge to give it", QuantityKind.GaugePressure, wanted, "0.65 · p, within 0.6 to 0.7",
+            "Common practice; the maker's figure comes first");
+        yield return new(
+            "softness", "Softness at working pressure", QuantityKind.Compliance, soft, "C = V₀·p₀ / (γ·p²), γ = 1.4, absolute",
+            "Boyle for the mean, adiabatic for the pulsation");
         if (v.Maybe("swept") is not { } swept || soft <= 0)
             yield break;
         var ripple = FlowRipple.Of(new PumpMotion((int)Math.Round(v["cylinders"]), ReciprocatingPump.UsualRodRatio, 0, 0, null));
-        yield return new("swing", "Swing left with it alone", QuantityKind.GaugePressure, ripple.VolumeSwing * swept / soft, "Δp = (volume swing) · A · S / C", "Crank kinematics; ripple as pump handbooks tabulate it");
+        yield return new(
+            "swing", "Swing left with it alone", QuantityKind.GaugePressure, ripple.VolumeSwing * swept / soft,
+            "Δp = (volume swing) · A · S / C", "Crank kinematics; ripple as pump handbooks tabulate it");
     }
 }

@@ -21,7 +21,8 @@ public enum LeakWay
 /// Leak of one cylinder on one stroke: G = from + (to − from)·severity², so that small leaks are resolved and large ones
 /// reach well past total (G = 1). May drip outside as well.
 /// </summary>
-public sealed class CylinderLeak(string id, LeakStroke stroke, double from, double to, LeakWay way = LeakWay.Inside, double dripM3S = 0) : IEffect
+public sealed class CylinderLeak(
+    string id, LeakStroke stroke, double from, double to, LeakWay way = LeakWay.Inside, double dripM3S = 0) : IEffect
 {
     private const double Widest = 3;
     private static readonly CylinderLeak Forward = new("any-forward-leak", LeakStroke.Forward, 0, Widest);
@@ -48,7 +49,8 @@ public sealed class CylinderLeak(string id, LeakStroke stroke, double from, doub
 
     public double Size(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
 
-    private bool Outside(ReciprocatingPump pump) => way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep);
+    private bool Outside(ReciprocatingPump pump) =>
+        way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep);
 
     private double Leak(double severity) => from + ((to - from) * severity * severity);
 }
@@ -73,7 +75,8 @@ public sealed class WeepOnly(string id, double mostM3S) : IEffect
 
     public bool MovesNumbers => false;
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.DripFlow += severity * mostM3S;
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.DripFlow += severity * mostM3S;
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }

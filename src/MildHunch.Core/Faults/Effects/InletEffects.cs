@@ -17,7 +17,10 @@ public sealed class NoEffect : IEffect
     public double Size(double severity, ReciprocatingPump pump) => 1;
 }
 
-/// <summary>Inlet loss up: the flow at which cavitation sets in falls to 2/15 of the sound one, from 3 to 0.4 times the theoretical flow on an ordinary inlet.</summary>
+/// <summary>
+/// Inlet loss up: the flow at which cavitation sets in falls to 2/15 of the sound one, from 3 to 0.4 times the theoretical flow on an
+/// ordinary inlet.
+/// </summary>
 public sealed class InletRestriction : IEffect
 {
     private const double Least = 0.4 / OperatingPointSolver.OrdinaryInlet;
@@ -54,7 +57,8 @@ public sealed class HotSupply : IEffect
 {
     public string Id => "hot-supply";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.WarmerK += 70 * severity;
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.WarmerK += 70 * severity;
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
@@ -64,7 +68,8 @@ public sealed class SpeedLow : IEffect
 {
     public string Id => "speed-low";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SpeedFactor *= 1 - (0.4 * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.SpeedFactor *= 1 - (0.4 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
 }

@@ -76,7 +76,8 @@ public sealed class SettingLow : IEffect
 {
     public string Id => "setting-low";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 0.95 - (0.65 * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.SettingFactor *= 0.95 - (0.65 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
 }
@@ -86,7 +87,8 @@ public sealed class SettingHigh : IEffect
 {
     public string Id => "setting-high";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.SettingFactor *= 1.1 + (2.9 * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.SettingFactor *= 1.1 + (2.9 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => 1;
 }
@@ -96,7 +98,8 @@ public sealed class ReliefLow : IEffect
 {
     public string Id => "relief-low";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.ReliefFactor *= 0.95 - (0.45 * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.ReliefFactor *= 0.95 - (0.45 * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.3;
 }
@@ -106,12 +109,15 @@ public sealed class ShiftDip : IEffect
 {
     public string Id => "shift-dip";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.ExtraSwing += 0.3 * severity;
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.ExtraSwing += 0.3 * severity;
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
-/// <summary>Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.</summary>
+/// <summary>
+/// Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.
+/// </summary>
 public sealed class HoseFault : IEffect
 {
     public string Id => "hose-fault";
@@ -131,7 +137,8 @@ public sealed class DampenerLost : IEffect
 {
     public string Id => "dampener-lost";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.DampenerShare *= 1 - severity;
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.DampenerShare *= 1 - severity;
 
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
@@ -141,7 +148,8 @@ public sealed class NozzleArea(string id, double from, double to, bool always = 
 {
     public string Id => id;
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.NozzleFactor *= from + ((to - from) * severity);
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.NozzleFactor *= from + ((to - from) * severity);
 
     public double Size(double severity, ReciprocatingPump pump) => always ? 1 : Math.Abs(from + ((to - from) * severity) - 1) / 0.10;
 }
@@ -151,7 +159,8 @@ public sealed class GaugeWrong : IEffect
 {
     public string Id => "gauge-wrong";
 
-    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) => condition.GaugeFactor *= 2 * severity;
+    public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
+        condition.GaugeFactor *= 2 * severity;
 
     public double Size(double severity, ReciprocatingPump pump) => Told(severity) / 0.10;
 

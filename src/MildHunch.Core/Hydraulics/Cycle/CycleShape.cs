@@ -12,10 +12,13 @@ public enum LeakStroke
     Return,
 }
 
-/// <summary>Outlet pressure over one revolution, the leak following it. Q is the mean flow left by that leak at the mean pressure.</summary>
+/// <summary>
+/// Outlet pressure over one revolution, the leak following it. Q is the mean flow left by that leak at the mean pressure.
+/// </summary>
 /// <param name="MeanFactor">F: mean pressure over that of a steady flow as large as what is delivered.</param>
 /// <param name="Swing">Largest less smallest pressure over (Q/Kn)².</param>
-/// <param name="Kept">What is delivered over Q: above 1, since a leak passes less while the pressure is low than it saves while it is high.</param>
+/// <param name="Kept">What is delivered over Q: above 1, since a leak passes less while the pressure is low than it saves while it is
+/// high.</param>
 public readonly record struct CycleShape(double MeanFactor, double Swing, double Kept)
 {
     private const int MostRounds = 40;

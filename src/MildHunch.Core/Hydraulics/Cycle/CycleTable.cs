@@ -15,7 +15,8 @@ public sealed class CycleTable
     private const double Log10Of2 = 0.3010299956639812;
     private static readonly double[] Leaks = [0, 0.03, 0.08, 0.15, 0.25, 0.4, 0.6, 0.8, 1, 1.5, 2.5, 5, 12];
     private const long MostBytes = 16 << 20;
-    private static readonly BoundedMemory<(PumpMotion, LeakStroke), CycleTable> Known = new(MostBytes, t => Unsafe.SizeOf<CycleShape>() * (long)t.shapes.Length);
+    private static readonly BoundedMemory<(PumpMotion, LeakStroke),
+    CycleTable> Known = new(MostBytes, t => Unsafe.SizeOf<CycleShape>() * (long)t.shapes.Length);
 
     private readonly CycleShape[,] shapes = new CycleShape[Leaks.Length, KappaCount];
 
@@ -31,7 +32,8 @@ public sealed class CycleTable
     }
 
     /// <summary>The table for this kind of pump.</summary>
-    public static CycleTable For(PumpMotion motion, LeakStroke stroke) => Known.Get((motion, stroke), key => new CycleTable(key.Item1, key.Item2));
+    public static CycleTable For(PumpMotion motion, LeakStroke stroke) =>
+        Known.Get((motion, stroke), key => new CycleTable(key.Item1, key.Item2));
 
     /// <summary>Bilinear in leak and log κ, held at the ends.</summary>
     public CycleShape At(double leak, double kappa)

@@ -16,7 +16,8 @@ internal readonly record struct Opening(double Pa, double Gain)
 /// <param name="Process">Into a process.</param>
 /// <param name="Weep">Outside, past lame chambers.</param>
 /// <param name="LeakPower">Spent in the leaks of lame chambers.</param>
-internal readonly record struct TurnMeans(double PressurePa, double SwingPa, double Root, double Control, double Process, double Weep, double LeakPower);
+internal readonly record struct TurnMeans(
+    double PressurePa, double SwingPa, double Root, double Control, double Process, double Weep, double LeakPower);
 
 /// <summary>
 /// One turn of a pump into one volume, every leak and control following the pressure of that moment. Backward Euler: each
@@ -32,7 +33,10 @@ internal readonly ref struct PressureTurn()
     /// <summary>Flow of all sound chambers at every angle.</summary>
     public ReadOnlySpan<double> Sound { get; init; }
 
-    /// <summary>What the plungers of lame chambers move at every angle, chamber after chamber: above 0 forward, below 0 back, 0 while nothing passes.</summary>
+    /// <summary>
+    /// What the plungers of lame chambers move at every angle, chamber after chamber: above 0 forward, below 0 back, 0 while nothing
+    /// passes.
+    /// </summary>
     public ReadOnlySpan<double> Lame { get; init; }
 
     /// <summary>
@@ -44,7 +48,9 @@ internal readonly ref struct PressureTurn()
     /// <summary>Everything that is always open.</summary>
     public double Free { get; init; }
 
-    /// <summary>Pressure above which the control opens, and by how much; likewise a relief valve, and a process that starts at a pressure.</summary>
+    /// <summary>
+    /// Pressure above which the control opens, and by how much; likewise a relief valve, and a process that starts at a pressure.
+    /// </summary>
     public Opening Control { get; init; } = Opening.Never;
 
     public Opening Relief { get; init; } = Opening.Never;
@@ -78,7 +84,8 @@ internal readonly ref struct PressureTurn()
         }
     }
 
-    private double Run(double p, ReadOnlySpan<Opening> openings, Span<LameChamber> chambers, out double slope, out double lean, out TurnMeans means)
+    private double Run(
+        double p, ReadOnlySpan<Opening> openings, Span<LameChamber> chambers, out double slope, out double lean, out TurnMeans means)
     {
         double sum = 0, roots = 0, control = 0, process = 0, top = double.MinValue, bottom = double.MaxValue, gives = 1, given = 0;
         var sound = Sound;

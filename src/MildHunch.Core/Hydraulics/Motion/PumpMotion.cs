@@ -23,7 +23,9 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
     /// <summary>Fastest a plunger moves.</summary>
     public double PeakVelocity => Dwell is { } d ? 2 / (Math.PI * (1 - d)) : 1;
 
-    /// <summary>Angle by which each valve closes late: (1 − cos δ)/2 of the stroke a valve (handbook 2), exact for the two together at any λ.</summary>
+    /// <summary>
+    /// Angle by which each valve closes late: (1 − cos δ)/2 of the stroke a valve (handbook 2), exact for the two together at any λ.
+    /// </summary>
     public double Lag => Dwell is { } d ? Slip * Math.PI * (1 - d) / 2 : Math.Acos(1 - Slip);
 
     /// <summary>The motion of a pump; on an intensifier the dwell is a share of the stroke at this speed.</summary>
@@ -32,11 +34,14 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
         Math.Round(pump.RodRatio, 2),
         pump.RodSideShare,
         Math.Round(pump.Slip, 4),
-        pump.Arrangement == Arrangement.Intensifier ? Math.Round(Math.Min(0.9, (2 * pump.ShiftTime.Si * speedHz) + Squeeze(pump)), 3) : null);
+        pump.Arrangement == Arrangement.Intensifier
+            ? Math.Round(Math.Min(0.9, (2 * pump.ShiftTime.Si * speedHz) + Squeeze(pump)), 3)
+            : null);
 
     // Part of a stroke that only squeezes what is in the cylinder: at thousands of bar it is no longer small.
     private static double Squeeze(ReciprocatingPump pump) =>
-        (1 + pump.Clearance) * Compressibility.Of(Liquid.PlainWater, Quantity.From<Temperature>(20, Units.Celsius), pump.RatedPressure.Si).At(pump.RatedPressure.Si);
+        (1 + pump.Clearance) * Compressibility.Of(Liquid.PlainWater, Quantity.From<Temperature>(20, Units.Celsius), pump.RatedPressure.Si)
+            .At(pump.RatedPressure.Si);
 
     /// <summary>The same pump with valves that close in time.</summary>
     public PumpMotion WithoutSlip() => this with { Slip = 0 };
@@ -56,7 +61,9 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
         return (spacing * (chamber / 2)) + (chamber % 2 == 1 ? Math.PI : 0);
     }
 
-    /// <summary>Velocity of the plunger into a chamber, positive on its discharge stroke; θ counted from the start of that stroke.</summary>
+    /// <summary>
+    /// Velocity of the plunger into a chamber, positive on its discharge stroke; θ counted from the start of that stroke.
+    /// </summary>
     public double Velocity(int chamber, double theta)
     {
         if (Dwell is not { } dwell)

@@ -8,7 +8,8 @@ internal sealed class TurnTable
 
     private const int FineSteps = 240;
     private const long MostBytes = 16 << 20;
-    private static readonly BoundedMemory<PumpMotion, TurnTable> Known = new(MostBytes, t => sizeof(double) * (t.soundTurn.Length + (3L * t.velocity.Length)));
+    private static readonly BoundedMemory<PumpMotion,
+    TurnTable> Known = new(MostBytes, t => sizeof(double) * (t.soundTurn.Length + (3L * t.velocity.Length)));
     private readonly double[] soundTurn;
     private readonly double[] velocity;
     private readonly double[] within;
@@ -19,7 +20,8 @@ internal sealed class TurnTable
     {
         this.motion = motion;
         soundTurn = new double[steps];
-        (velocity, within, sound) = (new double[motion.Chambers * steps], new double[motion.Chambers * steps], new double[motion.Chambers * steps]);
+        (velocity, within, sound) = (
+            new double[motion.Chambers * steps], new double[motion.Chambers * steps], new double[motion.Chambers * steps]);
         for (var k = 0; k < motion.Chambers; k++)
             for (var i = 0; i < steps; i++)
             {

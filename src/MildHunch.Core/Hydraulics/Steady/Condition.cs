@@ -31,7 +31,9 @@ public struct Condition()
     /// <summary>Orifice from the pump's outlet to the outside, as a share like <see cref="BypassShare"/>.</summary>
     public double OutsideShare = 0;
 
-    /// <summary>Orifice from the high to the low side inside the head, open all the time, as a share like <see cref="BypassShare"/>.</summary>
+    /// <summary>
+    /// Orifice from the high to the low side inside the head, open all the time, as a share like <see cref="BypassShare"/>.
+    /// </summary>
     public double CrackShare = 0;
 
     /// <summary>Loss between head and nozzle, over the healthy pressure, at the healthy flow.</summary>

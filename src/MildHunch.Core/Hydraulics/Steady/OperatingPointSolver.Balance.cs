@@ -110,7 +110,8 @@ public sealed partial class OperatingPointSolver
                 var (leakForward, leakBack) = (c.ForwardLeak(first), c.ReturnLeak(first));
                 returns = leakBack > leakForward;
                 singleLeak = Math.Max(leakForward, leakBack);
-                HasTable &= BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0) && Math.Min(leakForward, leakBack) == 0;
+                HasTable &= BitOperations.IsPow2(lame) && c.Unfilled(first) == 0 && (s.motion.RodSideShare <= 0 || first % 2 == 0)
+                    && Math.Min(leakForward, leakBack) == 0;
             }
 
             TakeLine();
@@ -259,13 +260,16 @@ public sealed partial class OperatingPointSolver
             {
                 var k = BitOperations.TrailingZeroCount(rest);
                 var area = s.motion.AreaShare(k);
-                work += area * (1 - c.Unfilled(k)) * (s.motion.LeakWork(c.ForwardLeak(k) * scale / area) + s.motion.LeakWork(c.ReturnLeak(k) * scale / area));
+                work += area * (1 - c.Unfilled(k))
+                    * (s.motion.LeakWork(c.ForwardLeak(k) * scale / area) + s.motion.LeakWork(c.ReturnLeak(k) * scale / area));
             }
 
             return work / s.areaSum * s.volumeM3;
         }
 
-        /// <summary>Mean pressure of a steady flow of this size; for a process half of what it is above its own, which has the same slope.</summary>
+        /// <summary>
+        /// Mean pressure of a steady flow of this size; for a process half of what it is above its own, which has the same slope.
+        /// </summary>
         public readonly double Level(double flow)
         {
             if (process)
@@ -298,7 +302,9 @@ public sealed partial class OperatingPointSolver
             return over <= 0 ? 0 : 2 * over / (1 + Math.Sqrt(1 + (4 * loss * over)));
         }
 
-        /// <summary>Lost on the way to the nozzle, Pa. Before an orifice it rises and falls with the pressure, so its mean is a share of that.</summary>
+        /// <summary>
+        /// Lost on the way to the nozzle, Pa. Before an orifice it rises and falls with the pressure, so its mean is a share of that.
+        /// </summary>
         public readonly double LineDrop(double pressure, double flow) =>
             LineResistance * (process ? flow * flow : effectiveNozzle * effectiveNozzle * pressure);
 
@@ -320,13 +326,17 @@ public sealed partial class OperatingPointSolver
             for (var (i, rest) = (0, lame); rest != 0; i++, rest &= rest - 1)
             {
                 var k = BitOperations.TrailingZeroCount(rest);
-                s.turn.Part(sound, moved.Slice(i * TurnTable.Steps, TurnTable.Steps), late.Slice(i * TurnTable.Steps, TurnTable.Steps), k, c.Unfilled(k));
+                s.turn.Part(
+                    sound, moved.Slice(i * TurnTable.Steps, TurnTable.Steps), late.Slice(i * TurnTable.Steps, TurnTable.Steps), k,
+                    c.Unfilled(k));
             }
 
             return s.turn.SoundMean;
         }
 
-        /// <summary>The turn at this speed and fill, from one laid out with that mean; the friction on the way to a process as at this flow.</summary>
+        /// <summary>
+        /// The turn at this speed and fill, from one laid out with that mean; the friction on the way to a process as at this flow.
+        /// </summary>
         public readonly PressureTurn Turn(in Flows at, double flow, ref TurnRoom room)
         {
             if (room.Mean != at.Full)
@@ -341,7 +351,8 @@ public sealed partial class OperatingPointSolver
             for (var (i, rest) = (0, lame); rest != 0; i++, rest &= rest - 1)
             {
                 var k = BitOperations.TrailingZeroCount(rest);
-                room.Chambers[i].Set(c.ForwardLeak(k) * leaks, c.ReturnLeak(k) * leaks, room.Late.Slice(i * TurnTable.Steps, TurnTable.Steps));
+                room.Chambers[i]
+                    .Set(c.ForwardLeak(k) * leaks, c.ReturnLeak(k) * leaks, room.Late.Slice(i * TurnTable.Steps, TurnTable.Steps));
             }
 
             return new PressureTurn

@@ -71,7 +71,13 @@ public sealed partial class OperatingPointSolver
             }
 
             var delivered = nozzle + (balance.FreeBeside * means.Root) + means.Control;
-            at = at with { Nozzle = nozzle, Delivered = delivered, Lost = 1 - (delivered / at.Full), Factor = pressure / Math.Max(means.Root * means.Root, 1e-9) };
+            at = at with
+            {
+                Nozzle = nozzle,
+                Delivered = delivered,
+                Lost = 1 - (delivered / at.Full),
+                Factor = pressure / Math.Max(means.Root * means.Root, 1e-9)
+            };
             return Point(balance, c, pressure, at, means.Root, means.SwingPa, means.Weep, means.LeakPower);
         }
     }

@@ -63,16 +63,22 @@ public sealed partial class OperatingPointSolver : IPumpModel
         viscosity = setup.Liquid.Viscosity(setup.Temperature);
         settingPa = pump.Control is ControlKind.None ? double.PositiveInfinity : setup.ControlSetting?.Si ?? double.PositiveInfinity;
         reliefPa = setup.Relief?.Si ?? double.PositiveInfinity;
-        oilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0 ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction) : double.PositiveInfinity;
+        oilLimitPa = setup.OilPressure is { } oil && pump.OilRatio > 0
+            ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction)
+            : double.PositiveInfinity;
         vapourPa = setup.Liquid.VapourPressure(setup.Temperature).Si;
         sourcePa = setup.SupplyPressure.Si + AirPa + (density * Gravity * (setup.Inlet?.Level.Si ?? 0));
         if (sourcePa <= vapourPa)
-            throw new ImpossibleInputException("level", setup.Inlet!.Level.Format(Units.Find(QuantityKind.Length, "m")!), $"a level from which {setup.Liquid.Name} of that temperature can still be lifted");
+            throw new ImpossibleInputException(
+                "level", setup.Inlet!.Level.Format(Units.Find(QuantityKind.Length, "m")!),
+                $"a level from which {setup.Liquid.Name} of that temperature can still be lifted");
         inletResistance = InletResistance();
         Column = new SuctionColumn(pump, setup, motion, believedSpeedHz, inletResistance);
         highestPa = 40 * Math.Max(pump.RatedPressure.Si, 1e6);
-        if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa)) && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
-            throw new ImpossibleInputException("state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
+        if (setup.State == ControlState.Bypassing && double.IsInfinity(Math.Min(settingPa, reliefPa))
+            && pump.Control != ControlKind.Unloader && double.IsInfinity(oilLimitPa))
+            throw new ImpossibleInputException(
+                "state", "bypassing", "an outlet that stays open: this pump has no control or relief valve with a known setting to go to");
         turn = TurnTable.Of(motion);
         if (motion.Chambers > FewChambers)
             (forward, back) = (CycleTable.For(motion, LeakStroke.Forward), CycleTable.For(motion, LeakStroke.Return));
@@ -103,7 +109,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     /// every reading alike (slip and speed; Kn), <paramref name="complianceM3Pa"/> the softness of the line. A point
     /// solved nearby may be given to start from; it changes the time, not the answer.
     /// </summary>
-    public OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
+    public OperatingPoint Solve(
+        in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, in OperatingPoint near = default)
     {
         if (Setup.State == ControlState.Bypassing && Pump.Control == ControlKind.AutoStop)
             return Standing();
@@ -125,7 +132,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
         return point;
     }
 
-    private OperatingPoint Solve(in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, double dampenerM3Pa, in OperatingPoint near)
+    private OperatingPoint Solve(
+        in Condition c, double deliveryScale, double nozzleScale, double complianceM3Pa, double dampenerM3Pa, in OperatingPoint near)
     {
         var balance = new Balance(this, c, deliveryScale, nozzleScale, complianceM3Pa + dampenerM3Pa);
         var warm = near.MeanFactor > 0;
@@ -144,7 +152,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     }
 
     /// <summary>What the pump sends forward against a pressure, whatever the outlet; m³/s.</summary>
-    public double DeliveredAt(in Condition c, double pressurePa) => new Balance(this, c, 1, 1, OutletCompliance.Typical(Setup)).Driven(pressurePa).Delivered;
+    public double DeliveredAt(in Condition c, double pressurePa) =>
+        new Balance(this, c, 1, 1, OutletCompliance.Typical(Setup)).Driven(pressurePa).Delivered;
 
     private double StartPa(double flow)
     {
@@ -160,7 +169,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
             return (sourcePa - vapourPa) / Math.Pow(OrdinaryInlet * flow, 2);
         var area = Math.PI / 4 * inlet.Run.Bore.Si * inlet.Run.Bore.Si;
         var injector = Setup.Injector == InjectorPlace.Inlet ? 1.0 : 0;
-        return PipeFlow.Resistance(inlet.Run, Setup.Liquid, Setup.Temperature, flow) + ((inlet.Strainer + injector) * density / (2 * area * area));
+        return PipeFlow.Resistance(inlet.Run, Setup.Liquid, Setup.Temperature, flow)
+            + ((inlet.Strainer + injector) * density / (2 * area * area));
     }
 
     // Stopped by its own switch: nothing moves, the outlet holds what it had.
@@ -209,7 +219,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
     }
 
     // Root: of the pressure, averaged over the turn where that is followed.
-    private OperatingPoint Point(in Balance balance, in Condition c, double pressure, in Flows at, double root, double swing, double weep, double power)
+    private OperatingPoint Point(
+        in Balance balance, in Condition c, double pressure, in Flows at, double root, double swing, double weep, double power)
     {
         var crack = balance.Crack * root;
         var outside = balance.Outside * root;

@@ -31,10 +31,13 @@ public static class Suction
     /// h = L·V·N·C/(K·g) in rigid pipe; in a soft one no more than the pressure wave carries, c·δ·V/g with δ the below-mean
     /// share of the flow. Metres; length m, velocity m/s, speed revolutions a second.
     /// </summary>
-    public static double AccelerationHead(double length, double velocity, double speedHz, double constant, double divisor, double waveSpeed, double belowMean) =>
+    public static double AccelerationHead(
+        double length, double velocity, double speedHz, double constant, double divisor, double waveSpeed, double belowMean) =>
         Math.Min(length * velocity * speedHz * 60 * constant / (divisor * Gravity), waveSpeed * belowMean * velocity / Gravity);
 
-    /// <summary>Required head where the maker's is not known: 1 m at rest and 1.5 m more at the rated speed (common practice, no source).</summary>
+    /// <summary>
+    /// Required head where the maker's is not known: 1 m at rest and 1.5 m more at the rated speed (common practice, no source).
+    /// </summary>
     public static double RequiredHead(ReciprocatingPump pump, double speedHz) =>
         pump.RequiredHead?.Si ?? 1 + (1.5 * Math.Pow(speedHz / pump.RatedSpeed.Si, 2));
 
@@ -49,7 +52,8 @@ public static class Suction
     /// The terms of NPSHa at a mean flow (m³/s) and speed, of a sound inlet or of one that is restricted or fed too warm. Where
     /// no run was told, friction is that of an ordinary inlet.
     /// </summary>
-    public static SuctionHead Of(ReciprocatingPump pump, Setup setup, in Condition state, double flow, double speedHz, double ordinaryLossPa)
+    public static SuctionHead Of(
+        ReciprocatingPump pump, Setup setup, in Condition state, double flow, double speedHz, double ordinaryLossPa)
     {
         var narrower = 1 / (state.InletCapacity * state.InletCapacity);
         var density = setup.Liquid.Density(setup.Temperature).Si;
@@ -60,15 +64,20 @@ public static class Suction
             return new SuctionHead(atSource, 0, narrower * ordinaryLossPa / weight, 0, required, 0);
         var area = Math.PI / 4 * inlet.Run.Bore.Si * inlet.Run.Bore.Si;
         var velocity = flow / area;
-        var friction = narrower * (PipeFlow.Resistance(inlet.Run, setup.Liquid, setup.Temperature, flow) + (inlet.Strainer * density / (2 * area * area))) * flow * flow / weight;
+        var friction = narrower
+            * (PipeFlow.Resistance(inlet.Run, setup.Liquid, setup.Temperature, flow) + (inlet.Strainer * density / (2 * area * area)))
+            * flow * flow / weight;
         var below = FlowRipple.Of(PumpMotion.Of(pump, speedHz)).BelowMean;
-        var acceleration = AccelerationHead(inlet.Run.Length.Si, velocity, speedHz, AccelerationConstant(pump), setup.Liquid.AccelerationDivisor, inlet.Run.WaveSpeed, below);
+        var acceleration = AccelerationHead(
+            inlet.Run.Length.Si, velocity, speedHz, AccelerationConstant(pump), setup.Liquid.AccelerationDivisor, inlet.Run.WaveSpeed,
+            below);
         return new SuctionHead(atSource, inlet.Level.Si, friction, acceleration, required, velocity);
     }
 }
 
 /// <summary>What stands at the inlet, metres of the liquid; velocity m/s in the suction run, 0 when it was not told.</summary>
-public readonly record struct SuctionHead(double Source, double Level, double Friction, double Acceleration, double Required, double Velocity)
+public readonly record struct SuctionHead(
+    double Source, double Level, double Friction, double Acceleration, double Required, double Velocity)
 {
     public double Available => Source + Level - Friction - Acceleration;
 

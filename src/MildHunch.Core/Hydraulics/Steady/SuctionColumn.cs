@@ -85,7 +85,8 @@ internal sealed class SuctionColumn
     // An inlet that nobody measured is wide enough for a slow flow, and for the column to follow the plungers.
     private static double VelocityUntold(ReciprocatingPump pump, Setup setup, double speedHz) => Math.Min(
         UntoldVelocity,
-        UntoldAccelerationHead * setup.Liquid.AccelerationDivisor * Gravity / (UntoldLength * speedHz * 60 * Suction.AccelerationConstant(pump)));
+        UntoldAccelerationHead * setup.Liquid.AccelerationDivisor * Gravity
+            / (UntoldLength * speedHz * 60 * Suction.AccelerationConstant(pump)));
 
     private ColumnFill Follow(double capacity, double drivePa, double speedHz)
     {

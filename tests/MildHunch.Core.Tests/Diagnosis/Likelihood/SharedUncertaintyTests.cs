@@ -16,7 +16,9 @@ public class SharedUncertaintyTests
     {
         var (exponent, determinant) = Gather(readings).Likelihood();
         var (residual, covariance, _) = Written(readings);
-        var expected = -0.5 * ((residual * (covariance.Inverse() * residual)) + Math.Log(covariance.Determinant()) + (readings.Length * Math.Log(2 * Math.PI)));
+        var expected = -0.5
+            * ((residual * (covariance.Inverse() * residual)) + Math.Log(covariance.Determinant())
+                + (readings.Length * Math.Log(2 * Math.PI)));
         (exponent.GetElement(3) - (0.5 * Math.Log(determinant.GetElement(3)))).ShouldBe(expected, 1e-6 * Math.Max(1, Math.Abs(expected)));
     });
 
@@ -42,10 +44,13 @@ public class SharedUncertaintyTests
         return belief;
     }
 
-    private static (Vector<double> Residual, Matrix<double> Covariance, Matrix<double> Jacobian) Written((double Residual, double Sigma, double J0, double J1, double J2)[] readings)
+    private static (
+        Vector<double> Residual, Matrix<double> Covariance,
+        Matrix<double> Jacobian) Written((double Residual, double Sigma, double J0, double J1, double J2)[] readings)
     {
         var jacobian = Matrix<double>.Build.DenseOfRows(readings.Select(r => new[] { r.J0, r.J1, r.J2 }));
         var noise = Matrix<double>.Build.DenseOfDiagonalArray([.. readings.Select(r => r.Sigma * r.Sigma)]);
-        return (Vector<double>.Build.DenseOfEnumerable(readings.Select(r => r.Residual)), (jacobian * jacobian.Transpose()) + noise, jacobian);
+        return (
+            Vector<double>.Build.DenseOfEnumerable(readings.Select(r => r.Residual)), (jacobian * jacobian.Transpose()) + noise, jacobian);
     }
 }

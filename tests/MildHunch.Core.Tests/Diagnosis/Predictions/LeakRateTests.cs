@@ -9,17 +9,23 @@ namespace MildHunch.Core.Tests.Diagnosis.Predictions;
 /// <summary>How fast it drips, and whether also standing (handbook 1 and 3; common practice, no source).</summary>
 public class LeakRateTests
 {
-    private static readonly Reading[] Sound = [Read("discharge-pressure", 69, "bar"), Read("nozzle-flow", 19, "L/min"), Read("speed", 1449, "rpm")];
+    private static readonly Reading[] Sound = [
+        Read("discharge-pressure", 69, "bar"), Read("nozzle-flow", 19, "L/min"), Read("speed", 1449, "rpm")];
 
     private static double Of(string fault, Setup setup, params CueFact[] cues) => Judge(Fog2, setup, Saw(Sound, cues)).Of(fault);
 
-    private static CueFact Weep(double? drops = null, bool stream = false, Dripping when = Dripping.Unsaid) => new("leak-at", "weep", 2, DropsPerMinute: drops, Stream: stream, When: when);
+    private static CueFact Weep(double? drops = null, bool stream = false, Dripping when = Dripping.Unsaid) =>
+        new("leak-at", "weep", 2, DropsPerMinute: drops, Stream: stream, When: when);
 
-    private static Setup Fed => Setup.Create(Fog2Setup().Speed, Fog2Setup().Nozzle, Q<Core.Quantities.GaugePressure>(85, "bar"), OutletLine.Hose, supplyPressure: Q<Core.Quantities.GaugePressure>(2, "bar"));
+    private static Setup Fed =>
+        Setup.Create(
+            Fog2Setup().Speed, Fog2Setup().Nozzle, Q<Core.Quantities.GaugePressure>(85, "bar"), OutletLine.Hose,
+            supplyPressure: Q<Core.Quantities.GaugePressure>(2, "bar"));
 
     /// <summary>Handbook 2: 30 drops a minute are 0.09 L/h.</summary>
     [Fact]
-    public void Thirty_drops_a_minute_are_nine_hundredths_of_a_litre_an_hour() => (30 * 60 / LeakRates.DropsPerM3 * 1000).ShouldBe(0.09, 1e-12);
+    public void Thirty_drops_a_minute_are_nine_hundredths_of_a_litre_an_hour() =>
+        (30 * 60 / LeakRates.DropsPerM3 * 1000).ShouldBe(0.09, 1e-12);
 
     [Fact]
     public void A_drop_now_and_then_accuses_no_seal_and_a_steady_drip_does()
@@ -38,16 +44,21 @@ public class LeakRateTests
         Of("no-fault", Fog2Setup(), Weep(fast)).ShouldBeLessThanOrEqualTo(Of("no-fault", Fog2Setup(), Weep(slow)) + 1e-9);
     }, iter: 60);
 
-    /// <summary>Handbook 1: a low-pressure seal also drips at rest when the supply is pressurised; a high-pressure seal weeps under pressure.</summary>
+    /// <summary>
+    /// Handbook 1: a low-pressure seal also drips at rest when the supply is pressurised; a high-pressure seal weeps under pressure.
+    /// </summary>
     [Fact]
     public void What_drips_standing_is_the_low_pressure_seal_where_the_supply_is_pressurised()
     {
-        double Odds(Setup setup, Dripping when) => Of("lp-seal-worn", setup, Weep(when: when)) / Of("hp-seal-worn", setup, Weep(when: when));
+        double Odds(Setup setup, Dripping when) =>
+            Of("lp-seal-worn", setup, Weep(when: when)) / Of("hp-seal-worn", setup, Weep(when: when));
         Odds(Fed, Dripping.Standing).ShouldBeGreaterThan(3 * Odds(Fed, Dripping.Running));
         Odds(Fog2Setup(), Dripping.Standing).ShouldBeLessThanOrEqualTo(Odds(Fog2Setup(), Dripping.Running));
     }
 
-    /// <summary>A cap o-ring under working pressure lets out a stream: a thousandth of FOG-2's flow is 380 drops a minute already.</summary>
+    /// <summary>
+    /// A cap o-ring under working pressure lets out a stream: a thousandth of FOG-2's flow is 380 drops a minute already.
+    /// </summary>
     [Fact]
     public void A_cap_under_pressure_streams()
     {
@@ -60,14 +71,18 @@ public class LeakRateTests
     public void What_does_not_drip_neither_streams_nor_drips_standing()
     {
         Should.Throw<ImpossibleInputException>(() => Of("no-fault", Fog2Setup(), Weep(30, stream: true))).Field.ShouldBe("cues.stream");
-        Should.Throw<ImpossibleInputException>(() => Of("no-fault", Fog2Setup(), Weep(0, when: Dripping.Standing))).Field.ShouldBe("cues.when");
-        Should.Throw<ImpossibleInputException>(() => Of("no-fault", Fog2Setup(), new CueFact("needle", "steady", When: Dripping.Running))).Field.ShouldBe("cues.when");
+        Should.Throw<ImpossibleInputException>(() => Of(
+            "no-fault", Fog2Setup(), Weep(0, when: Dripping.Standing))).Field.ShouldBe("cues.when");
+        Should.Throw<ImpossibleInputException>(() => Of(
+            "no-fault", Fog2Setup(), new CueFact("needle", "steady", When: Dripping.Running))).Field.ShouldBe("cues.when");
     }
 
     [Fact]
     public void What_was_seen_before_a_mend_no_longer_counts_after_it()
     {
-        var told = AsTaken.Evidence(Fog2, Fog2Setup(), [], [new("needle", "swings", At: Mend.Before), new("jet", "pulsing"), new("needle", "steady", At: Mend.After)], []);
+        var told = AsTaken.Evidence(
+            Fog2, Fog2Setup(), [],
+            [new("needle", "swings", At: Mend.Before), new("jet", "pulsing"), new("needle", "steady", At: Mend.After)], []);
         told.Cues.Select(c => c.Answer).ShouldBe(["steady"]);
         Judge(Fog2, Fog2Setup(), told).Leader.Fault.Id.ShouldBe("no-fault");
     }

@@ -71,7 +71,9 @@ public class JotLineTests
     [InlineData("stranier dirty", "supply-strainer:dirty")]
     [InlineData("gravle", "sound:gravel")]
     [InlineData("milky oil", "oil:milky")]
-    [InlineData("31 bar, swing 24, bucket 10 l in 49 s, inlet hose calm", "discharge-pressure=31bar swing=24bar nozzle-flow=12.245L/min inlet-hose:calm")]
+    [InlineData(
+        "31 bar, swing 24, bucket 10 l in 49 s, inlet hose calm",
+        "discharge-pressure=31bar swing=24bar nozzle-flow=12.245L/min inlet-hose:calm")]
     public void Understands(string line, string expected)
     {
         var read = Jot.Read(line, Fog2);
@@ -134,9 +136,12 @@ public class JotLineTests
         });
 
     // Some are said of one kind of pump only.
-    private static readonly ReciprocatingPump[] Pumps = [Fog2, Triplex(control: ControlKind.Regulator), Every.Axial(12, 2800, ControlKind.AutoStop), Every.Twin(36, 420, ControlKind.Relief), Every.Intensifier()];
+    private static readonly ReciprocatingPump[] Pumps = [
+        Fog2, Triplex(control: ControlKind.Regulator), Every.Axial(12, 2800, ControlKind.AutoStop), Every.Twin(36, 420, ControlKind.Relief),
+        Every.Intensifier()];
 
-    private static bool Says(string line, string cue, string answer) => Pumps.Any(p => Jot.Read(line, p).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer));
+    private static bool Says(string line, string cue, string answer) =>
+        Pumps.Any(p => Jot.Read(line, p).Items.Any(i => i.Cue?.Cue == cue && i.Cue.Answer == answer));
 
     private static bool JotPhrases(string cue, string answer)
     {
@@ -161,6 +166,7 @@ public class JotLineTests
             return $"{n.What}={Math.Round(item.Unit!.FromSi(n.Value.Si), 3)}{item.Unit.Symbol}";
         var c = item.Cue!;
         var place = c.Cylinder is null ? "" : $"@{c.Side?.ToString().ToLowerInvariant()}{c.Cylinder}";
-        return $"{c.Cue}:{c.Answer}{place}{(c.DropsPerMinute is { } d ? $" {d}drops" : "")}{(c.Stream ? " stream" : "")}{(c.When == Dripping.Unsaid ? "" : $" {c.When}")}";
+        var drops = c.DropsPerMinute is { } d ? $" {d}drops" : "";
+        return $"{c.Cue}:{c.Answer}{place}{drops}{(c.Stream ? " stream" : "")}{(c.When == Dripping.Unsaid ? "" : $" {c.When}")}";
     }
 }

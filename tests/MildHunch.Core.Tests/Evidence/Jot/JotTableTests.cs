@@ -31,7 +31,8 @@ public class JotTableTests
     {
         var lines = Lines.Select(row => row.Data).ToArray();
         lines.Length.ShouldBeGreaterThanOrEqualTo(LeastLines);
-        var right = lines.Count(l => l.Item2 == "?" || Jot.Read(l.Item1, Fog2).Items.Select(JotLineTests.Short).SequenceEqual(Split(l.Item2)));
+        var right = lines.Count(l => l.Item2 == "?"
+            || Jot.Read(l.Item1, Fog2).Items.Select(JotLineTests.Short).SequenceEqual(Split(l.Item2)));
         ((double)right / lines.Length).ShouldBeGreaterThanOrEqualTo(LeastRight);
     }
 
@@ -44,7 +45,9 @@ public class JotTableTests
     [InlineData("supply temperature 70", "")]
     public void A_bare_number_is_in_the_unit_of_the_plate(string line, string says)
     {
-        var pump = Core.Pumps.ReciprocatingPump.Create(3, Q<Core.Quantities.Length>(18, "mm"), Q<Core.Quantities.Length>(18, "mm"), Q<Core.Quantities.RotationalSpeed>(1450, "rpm"), Q<Core.Quantities.GaugePressure>(2000, "psi"));
+        var pump = Core.Pumps.ReciprocatingPump.Create(
+            3, Q<Core.Quantities.Length>(18, "mm"), Q<Core.Quantities.Length>(18, "mm"), Q<Core.Quantities.RotationalSpeed>(1450, "rpm"),
+            Q<Core.Quantities.GaugePressure>(2000, "psi"));
         var read = Jot.Read(line, pump, JotUnits.Of(Core.Quantities.Units.Find(Core.Quantities.QuantityKind.GaugePressure, "psi"), null));
         string.Join(' ', read.Items.Select(JotLineTests.Short)).ShouldBe(says);
         (read.Gaps.Count > 0).ShouldBe(says.Length == 0);
@@ -75,7 +78,8 @@ public class JotTableTests
     private static TheoryData<string, string> Read()
     {
         var data = new TheoryData<string, string>();
-        foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Evidence", "Jot", "jot-lines.txt")).Where(l => l.Length > 0 && l[0] != '#'))
+        foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Evidence", "Jot", "jot-lines.txt"))
+            .Where(l => l.Length > 0 && l[0] != '#'))
         {
             var parts = line.Split(" | ");
             data.Add(parts[0], parts[1]);

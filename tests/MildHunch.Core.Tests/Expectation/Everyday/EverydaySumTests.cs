@@ -9,7 +9,8 @@ public class EverydaySumTests
 {
     private static readonly Dictionary<string, string> NoPicks = [];
 
-    private static IReadOnlyDictionary<string, SumResult> Work(string id, Dictionary<string, string>? picks, params (string Field, double Value, string Unit)[] told)
+    private static IReadOnlyDictionary<string,
+    SumResult> Work(string id, Dictionary<string, string>? picks, params (string Field, double Value, string Unit)[] told)
     {
         var sum = EverydaySums.Find(id)!;
         var entries = told.ToDictionary(t => t.Field, t =>
@@ -20,7 +21,8 @@ public class EverydaySumTests
         return sum.Work(entries, picks ?? NoPicks).ToDictionary(r => r.Figure.Id);
     }
 
-    private static double In(SumResult result, string unit) => result.Figure.Value.In(Quantity.UnitNamed(result.Figure.Value.Kind, unit, "unit"));
+    private static double In(SumResult result, string unit) =>
+        result.Figure.Value.In(Quantity.UnitNamed(result.Figure.Value.Kind, unit, "unit"));
 
     [Fact]
     public void A_bucket_of_ten_litres_in_48_seconds()
@@ -95,13 +97,19 @@ public class EverydaySumTests
     /// <summary>Four poles, 50 Hz: 1500 rpm without slip; pulleys 100 to 250; creep 1.5 %.</summary>
     [Fact]
     public void Pulley() =>
-        In(Work("pulley", null, ("poles", 4, ""), ("frequency", 50, "Hz"), ("slip", 0, "%"), ("driverPulley", 100, "mm"), ("pumpPulley", 250, "mm"))["speed"], "rpm").ShouldBe(600 * 0.985, 1e-6);
+        In(
+            Work(
+                "pulley", null, ("poles", 4, ""), ("frequency", 50, "Hz"), ("slip", 0, "%"), ("driverPulley", 100, "mm"),
+                ("pumpPulley", 250, "mm"))["speed"],
+            "rpm").ShouldBe(600 * 0.985, 1e-6);
 
     /// <summary>Water in 50 mm: v = 4Q/πD²; head lost as Darcy and Weisbach have it with the factor shown.</summary>
     [Fact]
     public void Hose_loss()
     {
-        var results = Work("hose-loss", new() { ["material"] = "steel" }, ("flow", 100, "L/min"), ("length", 20, "m"), ("bore", 50, "mm"), ("temperature", 20, "°C"));
+        var results = Work(
+            "hose-loss", new() { ["material"] = "steel" }, ("flow", 100, "L/min"), ("length", 20, "m"), ("bore", 50, "mm"),
+            ("temperature", 20, "°C"));
         var v = In(results["velocity"], "m/s");
         v.ShouldBe(0.1 / 60 / (Math.PI / 4 * 0.0025), 1e-6);
         In(results["loss"], "Pa").ShouldBe(In(results["friction"], "") * 20 / 0.05 * 998.2 * v * v / 2, 0.5);
@@ -111,7 +119,9 @@ public class EverydaySumTests
     [Fact]
     public void Pressure_fall()
     {
-        var results = Work("pressure-fall", new() { ["material"] = "steel" }, ("fall", 22, "bar"), ("time", 1, "s"), ("length", 0.01, "m"), ("bore", 1, "mm"), ("trapped", 1, "L"));
+        var results = Work(
+            "pressure-fall", new() { ["material"] = "steel" }, ("fall", 22, "bar"), ("time", 1, "s"), ("length", 0.01, "m"),
+            ("bore", 1, "mm"), ("trapped", 1, "L"));
         In(results["leak"], "mL/min").ShouldBe(60, 1.5);
     }
 
@@ -125,11 +135,15 @@ public class EverydaySumTests
         (In(small["swing"], "bar") / In(large["swing"], "bar")).ShouldBe(4, 1e-6);
     }
 
-    /// <summary>The example of the gas processors' handbook once more, as a technician would type it: 3.88 ft at K 1.4, so 3.62 at water's 1.5.</summary>
+    /// <summary>
+    /// The example of the gas processors' handbook once more, as a technician would type it: 3.88 ft at K 1.4, so 3.62 at water's 1.5.
+    /// </summary>
     [Fact]
     public void Inlet()
     {
-        var results = Work("inlet", new() { ["material"] = "steel" }, ("flow", 73, "US gal/min"), ("speed", 360, "rpm"), ("length", 4, "ft"), ("bore", 4.026, "in"), ("temperature", 20, "°C"));
+        var results = Work(
+            "inlet", new() { ["material"] = "steel" }, ("flow", 73, "US gal/min"), ("speed", 360, "rpm"), ("length", 4, "ft"),
+            ("bore", 4.026, "in"), ("temperature", 20, "°C"));
         In(results["velocity"], "ft/s").ShouldBe(1.84, 0.01);
         In(results["acceleration"], "ft").ShouldBe(3.88 * 1.4 / 1.5, 0.03);
     }
@@ -139,9 +153,12 @@ public class EverydaySumTests
     {
         foreach (var sum in EverydaySums.All.Where(s => s.FromPump is not null))
         {
-            var filled = sum.FromPump!(Fog2, Fog2Setup()).ToDictionary(f => f.Field, f => new Amount(sum.Fields.Single(x => x.Id == f.Field).Kind, f.Si));
-            foreach (var field in sum.Fields.Where(f => !f.Optional && f.Usual is null && f.Choices.Count == 0 && !filled.ContainsKey(f.Id)))
-                filled[field.Id] = new Amount(field.Kind, Math.Clamp(Units.Find(field.Kind, field.Unit)!.ToSi(10), field.Least, field.Most));
+            var filled = sum.FromPump!(Fog2, Fog2Setup())
+                .ToDictionary(f => f.Field, f => new Amount(sum.Fields.Single(x => x.Id == f.Field).Kind, f.Si));
+            foreach (var field in sum.Fields.Where(f => !f.Optional && f.Usual is null && f.Choices.Count == 0
+                && !filled.ContainsKey(f.Id)))
+                filled[field.Id] = new Amount(
+                    field.Kind, Math.Clamp(Units.Find(field.Kind, field.Unit)!.ToSi(10), field.Least, field.Most));
             foreach (var result in sum.Work(filled, NoPicks))
             {
                 double.IsFinite(result.Figure.Value.Si).ShouldBeTrue($"{sum.Id}: {result.Figure.Id}");
@@ -152,7 +169,8 @@ public class EverydaySumTests
     }
 
     [Fact]
-    public void No_valid_entry_gives_anything_but_finite_figures() => Gen.Select(Gen.Int[0, EverydaySums.All.Count - 1], Gen.Double[0, 1].Array[12], Gen.Int[0, 30]).Sample(
+    public void No_valid_entry_gives_anything_but_finite_figures() =>
+        Gen.Select(Gen.Int[0, EverydaySums.All.Count - 1], Gen.Double[0, 1].Array[12], Gen.Int[0, 30]).Sample(
         (which, shares, pick) =>
         {
             var sum = EverydaySums.All[which];
@@ -177,7 +195,9 @@ public class EverydaySumTests
     {
         Should.Throw<ImpossibleInputException>(() => Work("bucket", null, ("volume", 10, "L"))).Field.ShouldBe("time");
         Should.Throw<ImpossibleInputException>(() => Work("bucket", null, ("volume", -1, "L"), ("time", 3, "s"))).Field.ShouldBe("volume");
-        Should.Throw<ImpossibleInputException>(() => EverydaySums.Find("bolt")!.Work(new Dictionary<string, Amount>(), new Dictionary<string, string> { ["size"] = "M99" })).Accepted.ShouldContain("M8");
-        Should.Throw<ImpossibleInputException>(() => EverydaySums.Find("torque")!.Work(new Dictionary<string, Amount> { ["colour"] = default }, NoPicks)).Field.ShouldBe("colour");
+        Should.Throw<ImpossibleInputException>(() => EverydaySums.Find("bolt")!.Work(
+            new Dictionary<string, Amount>(), new Dictionary<string, string> { ["size"] = "M99" })).Accepted.ShouldContain("M8");
+        Should.Throw<ImpossibleInputException>(() => EverydaySums.Find("torque")!.Work(
+            new Dictionary<string, Amount> { ["colour"] = default }, NoPicks)).Field.ShouldBe("colour");
     }
 }

@@ -14,7 +14,8 @@ public class EffectTests
     private static readonly OperatingPoint Sound = Solver.Solve(new Condition(), 1, 1, 1e-12);
 
     [Fact]
-    public void Nozzle_faults_leave_the_flow_and_move_the_pressure() => Gen.Select(Gen.OneOfConst("nozzle-wear", "nozzle-oversize"), Gen.Double[0.1, 1]).Sample((effect, severity) =>
+    public void Nozzle_faults_leave_the_flow_and_move_the_pressure() =>
+        Gen.Select(Gen.OneOfConst("nozzle-wear", "nozzle-oversize"), Gen.Double[0.1, 1]).Sample((effect, severity) =>
     {
         var point = With(effect, severity);
         point.SupplyFlow.ShouldBe(Sound.SupplyFlow, 0.01 * Sound.SupplyFlow);
@@ -39,7 +40,8 @@ public class EffectTests
     });
 
     [Fact]
-    public void A_leaking_valve_costs_at_the_most_its_own_cylinder() => Gen.Select(Gen.OneOfConst("forward-leak", "return-leak", "seal-leak"), Gen.Double[0, 1]).Sample((effect, severity) =>
+    public void A_leaking_valve_costs_at_the_most_its_own_cylinder() =>
+        Gen.Select(Gen.OneOfConst("forward-leak", "return-leak", "seal-leak"), Gen.Double[0, 1]).Sample((effect, severity) =>
     {
         var point = With(effect, severity);
         (point.SupplyFlow / Sound.SupplyFlow).ShouldBeInRange((2.0 / 3) - 0.01, 1.0001);

@@ -24,7 +24,8 @@ public class DampenerTests
 
     /// <summary>Below its charge it takes up nothing, whatever the swing.</summary>
     [Fact]
-    public void Below_its_charge_the_bladder_rests_on_its_stop() => Gen.Select(Any, Gen.Double[0.2, 2], Gen.Double[0.1, 2]).Sample((one, at, swing) =>
+    public void Below_its_charge_the_bladder_rests_on_its_stop() =>
+        Gen.Select(Any, Gen.Double[0.2, 2], Gen.Double[0.1, 2]).Sample((one, at, swing) =>
     {
         var mean = at * one.Charge;
         one.Dampener.TakenUp(mean, 0.99 * one.Charge).ShouldBeLessThan(1e-12 + (at > 1 ? one.Dampener.Gas.Si : 0));

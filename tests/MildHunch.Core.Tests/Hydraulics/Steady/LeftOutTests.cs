@@ -39,10 +39,13 @@ public class LeftOutTests
     public void A_pump_stopped_by_its_own_switch_has_a_ledger()
     {
         var pump = Every.Axial(12, 2800, ControlKind.AutoStop);
-        var setup = Setup.Create(pump.RatedSpeed, Nozzle.FromPoint(Q<VolumeFlow>(6, "L/min"), Q<GaugePressure>(80, "bar")), Q<GaugePressure>(90, "bar"), state: ControlState.Bypassing);
+        var setup = Setup.Create(
+            pump.RatedSpeed, Nozzle.FromPoint(Q<VolumeFlow>(6, "L/min"), Q<GaugePressure>(80, "bar")), Q<GaugePressure>(90, "bar"),
+            state: ControlState.Bypassing);
         var verdict = Judge(pump, setup, Saw([Read("nozzle-flow", 0.4, "L/min")]));
         verdict.Ledger.MissingShares.ShouldBeNull();
-        verdict.Expectation.Figures.ShouldAllBe(f => double.IsFinite(f.Value.Si) && double.IsFinite(f.Low.Si) && double.IsFinite(f.High.Si));
+        verdict.Expectation.Figures.ShouldAllBe(f => double.IsFinite(f.Value.Si) && double.IsFinite(f.Low.Si)
+            && double.IsFinite(f.High.Si));
     }
 
     [Fact]
@@ -50,7 +53,8 @@ public class LeftOutTests
     {
         var pump = Triplex();
         var setup = Setup.Create(
-            Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"),
+            Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")),
+            Q<GaugePressure>(85, "bar"),
             inlet: new InletSide(LineRun.Create(Q<Length>(3, "m"), Q<Length>(19, "mm")), Q<Length>(0.5, "m")));
         double Head(Condition c) => PumpExpectation.Of(pump, setup, condition: c)["npsh-available"].Value.Si;
         var sound = Head(new Condition());
@@ -78,7 +82,8 @@ public class LeftOutTests
         var sorted = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 0.3, Outlet = moves });
         var turned = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 0.3, Outlet = [.. moves.Reverse()] });
         turned.Means.ShouldBe(sorted.Means with { Energy = turned.Means.Energy });
-        Should.Throw<ImpossibleInputException>(() => new SimulationPlan { Speed = [new SpeedMove(double.NaN, 1)] }.Check()).Field.ShouldBe("atSeconds");
+        Should.Throw<ImpossibleInputException>(() => new SimulationPlan { Speed = [new SpeedMove(double.NaN, 1)] }.Check())
+            .Field.ShouldBe("atSeconds");
     }
 
     /// <summary>1-3-2 is 1-2-3 turned the other way round: cylinder 2 then peaks where 3 did.</summary>
@@ -87,7 +92,9 @@ public class LeftOutTests
     {
         ReciprocatingPump Fired(params int[] order) => ReciprocatingPump.Create(
             3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), firingOrder: order);
-        double[] Chamber(ReciprocatingPump pump, int k) => [.. PumpSimulation.Run(new OperatingPointSolver(pump, Fog2Setup()), new Condition(), new SimulationPlan { Seconds = 0.1 }).ChambersPa[k]];
+        double[] Chamber(ReciprocatingPump pump, int k) =>
+            [.. PumpSimulation.Run(
+                new OperatingPointSolver(pump, Fog2Setup()), new Condition(), new SimulationPlan { Seconds = 0.1 }).ChambersPa[k]];
         foreach (var (turned, straight) in Chamber(Fired(1, 3, 2), 1).Zip(Chamber(Fired(1, 2, 3), 2)))
             turned.ShouldBe(straight, 1);
         Chamber(Fired(1, 3, 2), 1).ShouldNotBe(Chamber(Fired(1, 2, 3), 1));

@@ -49,7 +49,9 @@ public class NetworkTests
     public void Acceleration_head_is_capped_in_soft_hose() =>
         Suction.AccelerationHead(10, 0.5, 24, 0.066, 1.5, 250, 0.17).ShouldBe(250 * 0.17 * 0.5 / 9.80665, 1e-9);
 
-    /// <summary>Two double-acting cylinders, no rod: 24 % above and 22 % below (pump handbooks, from memory; recomputed 24.3 / 21.5).</summary>
+    /// <summary>
+    /// Two double-acting cylinders, no rod: 24 % above and 22 % below (pump handbooks, from memory; recomputed 24.3 / 21.5).
+    /// </summary>
     [Fact]
     public void Ripple_of_two_double_acting_cylinders()
     {
@@ -60,7 +62,8 @@ public class NetworkTests
 
     /// <summary>What goes forward over a turn is the swept volume less the slip, whatever λ, rod and side.</summary>
     [Fact]
-    public void Late_valves_cost_the_slip_they_are_set_to() => Gen.Select(Gen.Double[-0.3, 0.3], Gen.Double[0, 0.08], Gen.Bool, Gen.Int[1, 5]).Sample(
+    public void Late_valves_cost_the_slip_they_are_set_to() =>
+        Gen.Select(Gen.Double[-0.3, 0.3], Gen.Double[0, 0.08], Gen.Bool, Gen.Int[1, 5]).Sample(
         (lambda, slip, twice, cylinders) =>
         {
             var motion = new PumpMotion(cylinders, lambda, twice ? 0.8 : 0, slip, null);
@@ -81,7 +84,8 @@ public class NetworkTests
             var motion = Crank(3, 0);
             var lost = GaussLegendreRule.Integrate(t => Math.Min(Math.Sin(t), g), 0, Math.PI, 512) / 2;
             motion.LostShare(g).ShouldBe(lost, 2e-4);
-            var work = GaussLegendreRule.Integrate(t => Math.Min(Math.Sin(t), g) * Math.Pow(Math.Min(Math.Sin(t) / g, 1), 2), 0, Math.PI, 512) / 2;
+            var work = GaussLegendreRule.Integrate(
+                t => Math.Min(Math.Sin(t), g) * Math.Pow(Math.Min(Math.Sin(t) / g, 1), 2), 0, Math.PI, 512) / 2;
             motion.LeakWork(g).ShouldBe(work, 2e-4);
         },
         iter: 100);
@@ -96,7 +100,8 @@ public class NetworkTests
         motor.SpeedAt(power).In(Units.Rpm).ShouldBe(1440, 1e-9);
         Drive.Motor(4, 60, power).NoLoad.In(Units.Rpm).ShouldBe(1800, 1e-9);
         var ratio = Drive.BeltRatio(Q<Length>(100, "mm"), Q<Length>(250, "mm"));
-        Drive.Engine(Q<RotationalSpeed>(3000, "rpm"), power, 0.05, ratio, true).NoLoad.In(Units.Rpm).ShouldBe(1200 * (1 - Drive.BeltCreep), 1e-9);
+        Drive.Engine(Q<RotationalSpeed>(3000, "rpm"), power, 0.05, ratio, true).NoLoad.In(Units.Rpm)
+            .ShouldBe(1200 * (1 - Drive.BeltCreep), 1e-9);
     }
 
     [Fact]
@@ -125,11 +130,14 @@ public class NetworkTests
     [Fact]
     public void A_long_thin_hose_costs_pressure_at_the_nozzle_only()
     {
-        Setup With(LineRun? run) => Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), outlet: run);
+        Setup With(LineRun? run) =>
+            Setup.Create(
+                Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), outlet: run);
         var pump = Triplex(control: ControlKind.None);
         var run = LineRun.Create(Q<Length>(30, "m"), Q<Length>(8, "mm"));
         var hose = new OperatingPointSolver(pump, With(run)).Solve(new Condition(), 1, 1, 1e-12);
-        var loss = PipeFlow.Resistance(run, Liquid.PlainWater, Q<Temperature>(20, "°C"), hose.NozzleFlow) * hose.NozzleFlow * hose.NozzleFlow;
+        var loss = PipeFlow.Resistance(run, Liquid.PlainWater, Q<Temperature>(20, "°C"), hose.NozzleFlow) * hose.NozzleFlow
+            * hose.NozzleFlow;
         (hose.PressurePa - hose.GunPa).ShouldBe(loss, 0.01 * loss);
         hose.GunPa.ShouldBe(70e5, 1e5);
         hose.PressurePa.ShouldBeGreaterThan(75e5);
@@ -138,13 +146,17 @@ public class NetworkTests
     [Fact]
     public void An_unloader_has_two_states_and_each_is_solved()
     {
-        var shut = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")), Q<GaugePressure>(85, "bar"), state: ControlState.Bypassing);
+        var shut = Setup.Create(
+            Q<RotationalSpeed>(1450, "rpm"), Nozzle.FromPoint(Q<VolumeFlow>(19.17, "L/min"), Q<GaugePressure>(70, "bar")),
+            Q<GaugePressure>(85, "bar"), state: ControlState.Bypassing);
         var point = new OperatingPointSolver(Fog2, shut).Solve(new Condition(), 1, 1, 1e-12);
         point.NozzleFlow.ShouldBe(0);
         point.BypassFlow.ShouldBe(point.SupplyFlow, 1e-9);
         point.PressurePa.ShouldBeLessThan(6e5);
-        new OperatingPointSolver(Triplex(control: ControlKind.Regulator), shut).Solve(new Condition(), 1, 1, 1e-12).PressurePa.ShouldBe(87.5e5, 1e5);
-        Should.Throw<ImpossibleInputException>(() => new OperatingPointSolver(Triplex(control: ControlKind.None), shut)).Field.ShouldBe("state");
+        new OperatingPointSolver(Triplex(control: ControlKind.Regulator), shut)
+            .Solve(new Condition(), 1, 1, 1e-12).PressurePa.ShouldBe(87.5e5, 1e5);
+        Should.Throw<ImpossibleInputException>(() => new OperatingPointSolver(
+            Triplex(control: ControlKind.None), shut)).Field.ShouldBe("state");
     }
 
     [Fact]
@@ -194,15 +206,23 @@ public class NetworkTests
     {
         var nozzle = Nozzle.FromSize(4);
         var speed = Q<RotationalSpeed>(1450, "rpm");
-        Should.Throw<ImpossibleInputException>(() => Setup.Create(speed, Nozzle.FromOrifice(Q<Length>(12, "mm"), new Density(1000)), outlet: LineRun.Create(Q<Length>(5, "m"), Q<Length>(10, "mm")))).Accepted.ShouldContain("smaller than the 10 mm line");
-        Should.Throw<ImpossibleInputException>(() => Setup.Create(speed, nozzle, liquid: new Seawater(), temperature: Q<Temperature>(60, "°C"))).Accepted.ShouldContain("seawater");
-        Should.Throw<ImpossibleInputException>(() => Setup.Create(speed, nozzle, temperature: Q<Temperature>(95, "°C"), supplyPressure: Q<GaugePressure>(-0.5, "bar"))).Accepted.ShouldContain("boils");
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(
+            speed, Nozzle.FromOrifice(Q<Length>(12, "mm"), new Density(1000)),
+            outlet: LineRun.Create(Q<Length>(5, "m"), Q<Length>(10, "mm")))).Accepted.ShouldContain("smaller than the 10 mm line");
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(
+            speed, nozzle, liquid: new Seawater(), temperature: Q<Temperature>(60, "°C"))).Accepted.ShouldContain("seawater");
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(
+            speed, nozzle, temperature: Q<Temperature>(95, "°C"),
+            supplyPressure: Q<GaugePressure>(-0.5, "bar"))).Accepted.ShouldContain("boils");
         Should.Throw<ImpossibleInputException>(() => Triplex(lambda: 1)).Accepted.ShouldContain("dead centre");
         Should.Throw<ImpossibleInputException>(() => Every.DoubleActing(2, rod: 60)).Field.ShouldBe("rodDiameter");
         Should.Throw<ImpossibleInputException>(() => Nozzle.FromSize(4).Times(0)).Field.ShouldBe("count");
     }
 
-    /// <summary>A hundred thousand systems of every arrangement and fitting, sound or with up to three lame chambers: each settles, and the water adds up.</summary>
+    /// <summary>
+    /// A hundred thousand systems of every arrangement and fitting, sound or with up to three lame chambers: each settles, and the
+    /// water adds up.
+    /// </summary>
     [Fact]
     public void Every_system_settles() => Every.System.Sample(
         (solver, condition, softness) =>
@@ -212,7 +232,8 @@ public class NetworkTests
             point.PressurePa.ShouldBeGreaterThanOrEqualTo(0);
             var settled = point.PressurePa < 39 * Math.Max(solver.Pump.RatedPressure.Si, 1e6);
             if (settled)
-                (point.NozzleFlow + point.BypassFlow + point.OutsideFlow).ShouldBe(point.SupplyFlow, 2e-5 * Math.Max(point.DisplacedFlow, solver.HealthyFlow));
+                (point.NozzleFlow + point.BypassFlow + point.OutsideFlow)
+                    .ShouldBe(point.SupplyFlow, 2e-5 * Math.Max(point.DisplacedFlow, solver.HealthyFlow));
         },
         iter: 100_000);
 }

@@ -12,7 +12,8 @@ namespace MildHunch.Core.Tests.Hydraulics.Steady;
 public class OperatingPointTests
 {
     private static readonly Gen<Condition> AnyCondition = Gen.Select(
-        Gen.Double[0.5, 1.1], Gen.Double[0.3, 2.5], Gen.Double[0, 3], Gen.Double[0, 3], Gen.Double[0, 0.7], Gen.Double[0.1, 1], Gen.Double[0.3, 3],
+        Gen.Double[0.5, 1.1], Gen.Double[0.3, 2.5], Gen.Double[0, 3], Gen.Double[0, 3], Gen.Double[0, 0.7], Gen.Double[0.1, 1],
+        Gen.Double[0.3, 3],
         (speed, nozzle, forward, back, bypass, setting, inlet) => Leaking(forward, back) with
         {
             SpeedFactor = speed,
@@ -22,12 +23,18 @@ public class OperatingPointTests
             InletCapacity = inlet / 3,
         });
 
-    private static readonly Gen<OperatingPointSolver> AnySolver = Gen.Select(Gen.Int[1, 7], Gen.Double[5, 40], Gen.Double[10, 2000], Gen.Double[5, 300]).Select(
+    private static readonly Gen<OperatingPointSolver> AnySolver = Gen.Select(
+        Gen.Int[1, 7], Gen.Double[5, 40], Gen.Double[10, 2000], Gen.Double[5, 300]).Select(
         (cylinders, bore, rpm, bar) =>
         {
-            var pump = ReciprocatingPump.Create(cylinders, Q<Length>(bore, "mm"), Q<Length>(bore, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(bar, "bar"));
+            var pump = ReciprocatingPump.Create(
+                cylinders, Q<Length>(bore, "mm"), Q<Length>(bore, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(bar, "bar"));
             var flow = Delivery.TheoreticalFlow(pump, rpm / 60);
-            return new OperatingPointSolver(pump, Setup.Create(Q<RotationalSpeed>(rpm, "rpm"), Nozzle.FromPoint(new VolumeFlow(flow), Q<GaugePressure>(bar, "bar")), Q<GaugePressure>(bar * 1.2, "bar")));
+            return new OperatingPointSolver(
+                pump,
+                Setup.Create(
+                    Q<RotationalSpeed>(rpm, "rpm"), Nozzle.FromPoint(new VolumeFlow(flow), Q<GaugePressure>(bar, "bar")),
+                    Q<GaugePressure>(bar * 1.2, "bar")));
         });
 
     [Fact]
@@ -56,7 +63,8 @@ public class OperatingPointTests
 
     /// <summary>On the softest and the stiffest line, whatever leaks beside it.</summary>
     [Fact]
-    public void Worse_is_never_better() => Gen.Select(AnySolver, Gen.Double[0, 2.5], Gen.Bool, Gen.Double[-13, -11.3], Gen.Double[-2, 2]).Sample(
+    public void Worse_is_never_better() =>
+        Gen.Select(AnySolver, Gen.Double[0, 2.5], Gen.Bool, Gen.Double[-13, -11.3], Gen.Double[-2, 2]).Sample(
         (solver, leak, forward, logSoft, beside) =>
         {
             Condition Lame(double g)
@@ -141,10 +149,14 @@ public class OperatingPointTests
     [Fact]
     public void Geometry_that_cannot_be()
     {
-        Should.Throw<ImpossibleInputException>(() => ReciprocatingPump.Create(3, default, Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(70, "bar"))).Field.ShouldBe("plungerDiameter");
-        Should.Throw<ImpossibleInputException>(() => ReciprocatingPump.Create(3, Q<Length>(18, "mm"), default, Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(70, "bar"))).Field.ShouldBe("stroke");
+        Should.Throw<ImpossibleInputException>(() => ReciprocatingPump.Create(
+            3, default, Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"),
+            Q<GaugePressure>(70, "bar"))).Field.ShouldBe("plungerDiameter");
+        Should.Throw<ImpossibleInputException>(() => ReciprocatingPump.Create(
+            3, Q<Length>(18, "mm"), default, Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(70, "bar"))).Field.ShouldBe("stroke");
         Should.Throw<ImpossibleInputException>(() => Triplex(lambda: 1)).Field.ShouldBe("rodRatio");
-        Should.Throw<ImpossibleInputException>(() => Setup.Create(Q<RotationalSpeed>(1e9, "rpm"), Nozzle.FromSize(4))).Message.ShouldContain("0.6 to 6000 rpm");
+        Should.Throw<ImpossibleInputException>(() => Setup.Create(
+            Q<RotationalSpeed>(1e9, "rpm"), Nozzle.FromSize(4))).Message.ShouldContain("0.6 to 6000 rpm");
         Should.Throw<ImpossibleInputException>(() => Nozzle.FromSize(0)).Field.ShouldBe("size");
         Should.Throw<ImpossibleInputException>(() => Water.Density(Q<Temperature>(140, "°C"))).Field.ShouldBe("temperature");
     }

@@ -31,7 +31,9 @@ public class SuctionColumnTests
     /// cannot be more than stands above boiling. And nothing comes in that no plunger makes room for.
     /// </summary>
     [Fact]
-    public void Friction_never_takes_more_than_there_is() => Gen.Select(Gen.Int[1, 5], Gen.Double[0.3, 5], Gen.Double[12, 40], Gen.Double[0.15, 1], Gen.Double[0.3e5, 3e5], Gen.Double[5, 25]).Sample(
+    public void Friction_never_takes_more_than_there_is() =>
+        Gen.Select(Gen.Int[1, 5], Gen.Double[0.3, 5], Gen.Double[12, 40], Gen.Double[0.15, 1], Gen.Double[0.3e5, 3e5], Gen.Double[5, 25])
+            .Sample(
         (cylinders, metres, bore, capacity, over, hz) =>
         {
             var (solver, column) = Of(cylinders, metres, bore, LineMaterial.Hose);
@@ -63,7 +65,8 @@ public class SuctionColumnTests
             pump.RatedSpeed,
             Nozzle.FromPoint(flow, Q<GaugePressure>(80, "bar")),
             line: OutletLine.Hose,
-            inlet: new InletSide(LineRun.Create(Q<Length>(metres, "m"), new Length(2 * Math.Sqrt(4 * flow.Si / (Math.PI * 3)))), Q<Length>(0.5, "m")));
+            inlet: new InletSide(
+                LineRun.Create(Q<Length>(metres, "m"), new Length(2 * Math.Sqrt(4 * flow.Si / (Math.PI * 3)))), Q<Length>(0.5, "m")));
         var solver = new OperatingPointSolver(pump, setup);
         var steady = solver.Solve(new Condition(), 1, 1, OutletCompliance.Typical(setup));
         var means = PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 12 / pump.RatedSpeed.Si }).Means;
