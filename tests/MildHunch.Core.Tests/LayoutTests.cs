@@ -42,7 +42,7 @@ public partial class LayoutTests
     [Fact]
     public void A_namespace_is_its_folder()
     {
-        foreach (var file in Sources())
+        foreach (var file in Repository.Sources())
             if (NamespaceLine().Match(File.ReadAllText(file)) is { Success: true } found)
                 found.Groups[1].Value.ShouldBe(Expected(file), file);
     }
@@ -50,14 +50,14 @@ public partial class LayoutTests
     [Fact]
     public void A_folder_holds_few_files()
     {
-        foreach (var folder in Sources().GroupBy(f => Path.GetDirectoryName(f)!))
+        foreach (var folder in Repository.Sources().GroupBy(f => Path.GetDirectoryName(f)!))
             folder.Count().ShouldBeLessThanOrEqualTo(MostFiles, folder.Key);
     }
 
     [Fact]
     public void No_line_is_longer_than_it_reads()
     {
-        foreach (var file in Sources())
+        foreach (var file in Repository.Sources())
             File.ReadLines(file).Select((line, i) => (line, Number: i + 1)).Where(l => l.line.Length > MostLetters).Select(l => l.Number)
                 .ShouldBeEmpty(file);
     }
@@ -70,22 +70,8 @@ public partial class LayoutTests
     // The project's name, then its folders: src/MildHunch.Core/Faults/Effects is MildHunch.Core.Faults.Effects.
     private static string Expected(string file)
     {
-        var parts = Path.GetRelativePath(Root(), Path.GetDirectoryName(file)!).Split(Path.DirectorySeparatorChar);
+        var parts = Path.GetRelativePath(Repository.Root(), Path.GetDirectoryName(file)!).Split(Path.DirectorySeparatorChar);
         return string.Join('.', parts.Skip(1));
-    }
-
-    private static IEnumerable<string> Sources() =>
-        new[] { "src", "tests", "bench", "tools" }.SelectMany(top => Directory.EnumerateFiles(
-            Path.Combine(Root(), top), "*.cs", SearchOption.AllDirectories))
-            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}")
-                && !f.Contains($"{Path.DirectorySeparatorChar}Migrations{Path.DirectorySeparatorChar}"));
-
-    private static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder.EnumerateFiles("MildHunch.slnx").FirstOrDefault() is null)
-            folder = folder.Parent ?? throw new DirectoryNotFoundException("MildHunch.slnx");
-        return folder.FullName;
     }
 
     [GeneratedRegex(@"^namespace ([\w.]+);", RegexOptions.Multiline)]

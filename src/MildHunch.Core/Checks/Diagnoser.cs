@@ -9,7 +9,7 @@ using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Checks;
 
-/// <summary>From evidence to a verdict (handbook 4). Pure: the same question has the same answer.</summary>
+/// <summary>From evidence to a verdict (docs/trade.md, Verdict). Pure: the same question has the same answer.</summary>
 /// <param name="catalogue">What is known of faults, cues and checks.</param>
 /// <param name="modelOf">The model that foretells readings; the steady balance unless told.</param>
 public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null)

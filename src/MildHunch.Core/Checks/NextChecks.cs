@@ -9,7 +9,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Checks;
 
 /// <summary>
-/// What to do next: expected drop in entropy over what would be mended, a minute of work (handbook 4). Each answer is
+/// What to do next: expected drop in entropy over what would be mended, a minute of work (docs/trade.md, Checks). Each answer is
 /// put through the same sum that the real answer will go through, so what is foretold is what will happen.
 /// </summary>
 internal sealed class NextChecks
@@ -51,7 +51,7 @@ internal sealed class NextChecks
     ];
 
     /// <summary>
-    /// Stop rule (handbook 4): open once no check shortens the expected way to a mended pump, the check's own minutes
+    /// Stop rule (docs/trade.md, Checks): open once no check shortens the expected way to a mended pump, the check's own minutes
     /// included.
     /// </summary>
     public OpenNow OpenNow(IReadOnlyList<NextCheck> checks)

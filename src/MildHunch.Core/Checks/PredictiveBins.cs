@@ -9,7 +9,7 @@ namespace MildHunch.Core.Checks;
 
 /// <summary>
 /// What a reading not yet taken would show: a mixture over hypotheses and severities, cut into five equally likely
-/// bins, and the chance of each bin under each hypothesis (handbook 4, stop rule).
+/// bins, and the chance of each bin under each hypothesis (docs/trade.md, Checks).
 /// </summary>
 internal sealed class PredictiveBins
 {

@@ -4,7 +4,7 @@ using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Evidence;
 
-/// <summary>How well each thing can be read: one sigma by instrument (handbook 3, cues).</summary>
+/// <summary>How well each thing can be read: one sigma by instrument (docs/trade.md, Instruments).</summary>
 public sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
 {
     /// <summary>Bucket and watch, 3 % of the flow.</summary>

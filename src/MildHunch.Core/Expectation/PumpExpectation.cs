@@ -5,13 +5,13 @@ using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Expectation;
 
-/// <summary>What a sound pump of this kind should show as it is set up (handbook 2).</summary>
+/// <summary>What a sound pump of this kind should show as it is set up (docs/trade.md, Delivery).</summary>
 public sealed class PumpExpectation
 {
-    /// <summary>One sigma of a speed that nobody measured: pulley arithmetic or a nameplate (handbook 3).</summary>
+    /// <summary>One sigma of a speed that nobody measured: pulley arithmetic or a nameplate (docs/trade.md, Instruments).</summary>
     public const double BelievedSpeedSigma = 0.02;
 
-    /// <summary>One sigma of a tachometer (handbook 3).</summary>
+    /// <summary>One sigma of a tachometer (docs/trade.md, Instruments).</summary>
     public const double MeasuredSpeedSigma = 0.002;
 
     private const double BandSigmas = 2;

@@ -19,7 +19,7 @@ public readonly record struct LedgerTerm(double? Flow, double Sigma, LedgerSourc
 public readonly record struct MeasuredFlow(double Flow, double Sigma);
 
 /// <summary>
-/// Where the water goes: displaced = nozzle + bypass + outside + missing (handbook 2). Displaced is what a sound pump
+/// Where the water goes: displaced = nozzle + bypass + outside + missing (docs/trade.md, Leaks). Displaced is what a sound pump
 /// would move at this speed, Qt·ηv; what is missing is also told in cylinder shares.
 /// </summary>
 public sealed record WaterLedger

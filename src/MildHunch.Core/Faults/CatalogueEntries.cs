@@ -60,7 +60,7 @@ public sealed record WeightWhere(IReadOnlyList<string> Fitted, double Multiply);
 /// </summary>
 public sealed record Wear(double Shape, double B10Hours);
 
-/// <summary>A fault of handbook 3, as data.</summary>
+/// <summary>A fault of docs/trade.md, Faults, as data.</summary>
 public sealed record Fault : IOnlyWhere
 {
     public required string Id { get; init; }
@@ -84,7 +84,7 @@ public sealed record Fault : IOnlyWhere
     /// <summary>How its part wears, where hours say anything.</summary>
     public Wear? Wear { get; init; }
 
-    /// <summary>How much likelier it is after so many hours: (t/B10)^(β−1), held within 1 to 10 (handbook 2, seal life).</summary>
+    /// <summary>How much likelier it is after so many hours: (t/B10)^(β−1), held within 1 to 10 (docs/trade.md, Wear).</summary>
     public double HazardAt(double hours) => Wear is { } wear ? Math.Clamp(Math.Pow(hours / wear.B10Hours, wear.Shape - 1), 1, 10) : 1;
 
     /// <summary>Its effect where it sits on this side.</summary>

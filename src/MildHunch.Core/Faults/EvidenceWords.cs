@@ -2,7 +2,7 @@ using System.Collections.Frozen;
 
 namespace MildHunch.Core.Faults;
 
-/// <summary>Evidence words and the likelihood each stands for (handbook 3; common practice, no source).</summary>
+/// <summary>Evidence words and the likelihood each stands for (docs/trade.md, Words; common practice, no source).</summary>
 public static class EvidenceWords
 {
     private static readonly (string Word, double Likelihood)[] Scale =

@@ -8,7 +8,7 @@ namespace MildHunch.Core.Fluids;
 /// </summary>
 public abstract record Liquid
 {
-    // Tait form for water at 20 °C (handbook 2, memory): V/V0 = 1 − 0.315·log10(1 + p/300 MPa).
+    // Tait form for water at 20 °C (docs/trade.md, Liquids; memory): V/V0 = 1 − 0.315·log10(1 + p/300 MPa).
     private const double TaitShare = 0.315;
     private const double TaitPa = 300e6;
     private const double TaitModulus = TaitPa * 2.302585092994046 / TaitShare;
@@ -25,7 +25,9 @@ public abstract record Liquid
     /// <summary>Lowest and highest temperature its correlations hold for, °C.</summary>
     public abstract (double Least, double Most) RangeCelsius { get; }
 
-    /// <summary>Divisor K of the acceleration head: 1.5 water, 2.0 light hydrocarbons, 2.5 compressible hot oil (handbook 2).</summary>
+    /// <summary>
+    /// Divisor K of the acceleration head: 1.5 water, 2.0 light hydrocarbons, 2.5 compressible hot oil (docs/trade.md, Inlet).
+    /// </summary>
     public virtual double AccelerationDivisor => 1.5;
 
     public Density Density(Temperature temperature) => new(DensityAt(Checked(temperature)));
@@ -39,7 +41,7 @@ public abstract record Liquid
     public double BulkModulus(Temperature temperature) => BulkModulusAt(Checked(temperature));
 
     /// <summary>
-    /// Density at this gauge pressure over density at none, less one: the Tait form of handbook 2, scaled so that it starts
+    /// Density at this gauge pressure over density at none, less one: the Tait form of docs/trade.md, Liquids, scaled so that it starts
     /// with this bulk modulus. Within 1 % of p/β up to 10 MPa; a constant β would overstate it by 9 % at 100 MPa.
     /// </summary>
     public static double Compression(double pressurePa, double bulkModulusPa) =>

@@ -19,7 +19,7 @@ public enum DriveKind
 /// </summary>
 public sealed record Drive
 {
-    /// <summary>Slip of a loaded belt, 1 to 2 % (handbook 2).</summary>
+    /// <summary>Slip of a loaded belt, 1 to 2 % (docs/trade.md, Power).</summary>
     public const double BeltCreep = 0.015;
 
     private Drive()

@@ -29,7 +29,9 @@ public sealed record LineRun
     /// <summary>Height of the wall's grains: 0.0015 mm drawn or rubber, 0.045 mm steel (common practice).</summary>
     public Length Roughness => new(Material == LineMaterial.Steel ? 45e-6 : 1.5e-6);
 
-    /// <summary>Speed of a pressure wave: 1200 m/s in rigid pipe, 100 to 400 in rubber or plastic (handbook 2, common practice).</summary>
+    /// <summary>
+    /// Speed of a pressure wave: 1200 m/s in rigid pipe, 100 to 400 in rubber or plastic (docs/trade.md, Lines; common practice).
+    /// </summary>
     public double WaveSpeed => Material == LineMaterial.Steel ? 1200 : 250;
 
     /// <summary>

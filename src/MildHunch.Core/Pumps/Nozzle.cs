@@ -9,16 +9,16 @@ namespace MildHunch.Core.Pumps;
 /// </summary>
 public sealed record Nozzle
 {
-    /// <summary>One sigma of Kn by trade number or nameplate point (handbook 4).</summary>
+    /// <summary>One sigma of Kn by trade number or nameplate point (docs/trade.md, Nozzle).</summary>
     public const double SigmaByNumber = 0.03;
 
-    /// <summary>One sigma of Kn when the orifice was measured (handbook 4).</summary>
+    /// <summary>One sigma of Kn when the orifice was measured (docs/trade.md, Nozzle).</summary>
     public const double SigmaMeasured = 0.01;
 
-    /// <summary>Discharge coefficient of a good solid-stream nozzle, 0.90 to 0.95 (handbook 2).</summary>
+    /// <summary>Discharge coefficient of a good solid-stream nozzle, 0.90 to 0.95 (docs/trade.md, Nozzle).</summary>
     public const double DischargeCoefficient = 0.92;
 
-    // Size number = US gal/min at 4000 psi (handbook 2).
+    // Size number = US gal/min at 4000 psi (docs/trade.md, Nozzle).
     private static readonly double SizeOne =
         Units.Find(QuantityKind.VolumeFlow, "gpm")!.ToSi(1) / Math.Sqrt(Units.Find(QuantityKind.GaugePressure, "psi")!.ToSi(4000));
 

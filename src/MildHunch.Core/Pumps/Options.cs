@@ -1,6 +1,6 @@
 namespace MildHunch.Core.Pumps;
 
-/// <summary>How the pump is built (handbook 1, the pumps).</summary>
+/// <summary>How the pump is built (docs/trade.md, Pumps).</summary>
 public enum Arrangement
 {
     CrankPlunger,

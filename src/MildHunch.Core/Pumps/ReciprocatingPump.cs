@@ -4,7 +4,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Pumps;
 
 /// <summary>
-/// A pump whose plungers or pistons go to and fro, of any arrangement of handbook 1. Made by <see cref="Create"/> only, so
+/// A pump whose plungers or pistons go to and fro, of any arrangement of docs/trade.md, Pumps. Made by <see cref="Create"/> only, so
 /// one that exists can be. On an intensifier a cylinder is one end, and a turn is one stroke of each.
 /// </summary>
 public sealed record ReciprocatingPump
@@ -12,7 +12,7 @@ public sealed record ReciprocatingPump
     /// <summary>Crank radius over rod length when nobody measured it (common practice, no source: 1/5 to 1/6).</summary>
     public const double UsualRodRatio = 0.2;
 
-    /// <summary>Valve slip of a healthy pump, 0.02 to 0.05 (handbook 2).</summary>
+    /// <summary>Valve slip of a healthy pump, 0.02 to 0.05 (docs/trade.md, Delivery).</summary>
     public const double UsualSlip = 0.035;
 
     /// <summary>Force lost in the packings of an intensifier, as a share of the oil's (common practice, no source).</summary>
@@ -52,7 +52,7 @@ public sealed record ReciprocatingPump
     /// <summary>Which cylinder follows which; matters where a trace or a simulation names one.</summary>
     public FiringOrder FiringOrder { get; private init; }
 
-    /// <summary>Clearance volume over swept volume, 0.5 to 3 (handbook 2).</summary>
+    /// <summary>Clearance volume over swept volume, 0.5 to 3 (docs/trade.md, Delivery).</summary>
     public double Clearance { get; private init; }
 
     /// <summary>Valve slip when sound, as a share of the swept volume.</summary>

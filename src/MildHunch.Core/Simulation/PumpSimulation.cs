@@ -7,7 +7,7 @@ namespace MildHunch.Core.Simulation;
 public sealed class SimulationException(double seconds) : Exception($"The simulation could not be continued after {seconds:0.000} s.");
 
 /// <summary>
-/// The pump in time (handbook 2, time domain): chambers, valves, leaks, vapour, inlet inertia, soft outlet, control. The
+/// The pump in time (docs/trade.md, In time): chambers, valves, leaks, vapour, inlet inertia, soft outlet, control. The
 /// same plan always gives the same result.
 /// </summary>
 public sealed class PumpSimulation

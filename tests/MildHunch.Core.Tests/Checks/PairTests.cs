@@ -10,7 +10,8 @@ namespace MildHunch.Core.Tests.Checks;
 public class PairTests
 {
     /// <summary>
-    /// Two dead valves in different cylinders leave a third of the flow and a ninth of the pressure (handbook 2): no single fault of a
+    /// Two dead valves in different cylinders leave a third of the flow and a ninth of the pressure (docs/trade.md, Soft and stiff
+    /// outlets): no single fault of a
     /// cylinder does.
     /// </summary>
     [Fact]
@@ -29,7 +30,7 @@ public class PairTests
             || h.Fault.Part == "hp-seal");
     }
 
-    /// <summary>A weep that explains no pressure, and a nozzle that explains no weep (handbook 2, leaks): both are needed.</summary>
+    /// <summary>A weep that explains no pressure, and a nozzle that explains no weep (docs/trade.md, Drips): both are needed.</summary>
     [Fact]
     public void A_weep_and_a_worn_nozzle_are_two()
     {
@@ -57,7 +58,7 @@ public class PairTests
         few.Sum(p => p.Prior).ShouldBeLessThan(Pairs.PriorShare);
         few.ShouldAllBe(p => p.Prior > 0);
 
-        // Two valves three times as often as chance (handbook 4).
+        // Two valves three times as often as chance (docs/trade.md, Verdict).
         int At(string fault, int k) =>
             Enumerable.Range(0, singles.Count).Single(i => singles[i].Fault.Id == fault && singles[i].Cylinder == k);
         Pair Of(int a, int b) => few.Single(p => (p.First == a && p.Second == b) || (p.First == b && p.Second == a));

@@ -138,7 +138,7 @@ public class PlanningTests
         rival.Answer.ShouldNotBeNullOrWhiteSpace();
     }
 
-    /// <summary>(t/B10)^(β−1), held within 1 to 10 (handbook 2, seal life).</summary>
+    /// <summary>(t/B10)^(β−1), held within 1 to 10 (docs/trade.md, Wear).</summary>
     [Theory]
     [InlineData(0, 1)]
     [InlineData(800, 1)]

@@ -292,7 +292,7 @@ public class PosteriorTests
             Fog2, Fog2Setup(), Saw([Read("speed", 1e9, "rpm")]))).Message.ShouldContain("6000 rpm");
     }
 
-    /// <summary>Words of handbook 4.</summary>
+    /// <summary>Words of docs/trade.md, Verdict.</summary>
     [Theory]
     [InlineData(0.3, "mild hunch")]
     [InlineData(0.6, "fair hunch")]

@@ -57,7 +57,7 @@ public class ScenarioTests(ITestOutputHelper output)
     }
 
     /// <summary>
-    /// Handbook 3: a weep on the middle side that stops with the strokes is the dynamic seal, one that goes on the static one.
+    /// docs/trade.md, Drips: a weep on the middle side that stops with the strokes is the dynamic seal, one that goes on the static one.
     /// </summary>
     [Theory]
     [InlineData("end-weep-middle", "stops", 1, "intens-seal-dynamic")]
@@ -98,7 +98,7 @@ public class ScenarioTests(ITestOutputHelper output)
         Suspected(Every.Intensifier(), Every.IntensifierSetup()).ShouldNotContain("hp-seal-worn");
     }
 
-    /// <summary>Below three tenths of its setting no unloader is merely set low (handbook 3).</summary>
+    /// <summary>Below three tenths of its setting no unloader is merely set low (docs/trade.md, Controls).</summary>
     [Fact]
     public void Next_to_nothing_with_most_in_the_bypass_is_an_unloader_stuck_open() =>
         Tell(Judge(

@@ -46,7 +46,7 @@ public class AsTakenTests
         refused.Message.ShouldContain("intensifier");
     }
 
-    /// <summary>A gauge that is off zero after venting lies everywhere else too (handbook 1).</summary>
+    /// <summary>A gauge that is off zero after venting lies everywhere else too (docs/trade.md, Instruments).</summary>
     [Fact]
     public void What_a_gauge_shows_at_rest_is_taken_off_and_told()
     {
@@ -56,7 +56,9 @@ public class AsTakenTests
         Judge(Fog2, Fog2Setup(), evidence).Contradictions.Single().Text.ShouldContain("6 bar with nothing in it");
     }
 
-    /// <summary>A swinging needle is read no better for being corrected: √(dial² + (swing/6)² + dial²) (handbook 3, cues).</summary>
+    /// <summary>
+    /// A swinging needle is read no better for being corrected: √(dial² + (swing/6)² + dial²) (docs/trade.md, Instruments).
+    /// </summary>
     [Fact]
     public void A_corrected_needle_still_swings()
     {
@@ -128,7 +130,8 @@ public class AsTakenTests
     }
 
     /// <summary>
-    /// Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (handbook 2). 69 bar and 19 L/min at 400 V
+    /// Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (docs/trade.md, Power). 69 bar and 19 L/min
+    /// at 400 V
     /// ask for 4.8 A.
     /// </summary>
     [Theory]

@@ -5,7 +5,7 @@ using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Evidence;
 
-/// <summary>One sigma by instrument, as handbook 3 gives it (common practice, no source).</summary>
+/// <summary>One sigma by instrument, as docs/trade.md, Instruments, gives it (common practice, no source).</summary>
 public class InstrumentTests
 {
     [Fact]

@@ -41,7 +41,7 @@ public class WaterLedgerTests
         ledger.MissingMayBeInBypass.ShouldBeFalse();
     }
 
-    /// <summary>One sigma of the missing share is about 0.12 for three cylinders, 0.27 for seven (handbook 2).</summary>
+    /// <summary>One sigma of the missing share is about 0.12 for three cylinders, 0.27 for seven (docs/trade.md, Leaks).</summary>
     [Theory]
     [InlineData(3, 0.12)]
     [InlineData(7, 0.27)]

@@ -11,7 +11,7 @@ namespace MildHunch.Core.Tests.Faults;
 
 public class CatalogueTests
 {
-    /// <summary>Prior weights of handbook 3 for the faults of the first version.</summary>
+    /// <summary>Prior weights of docs/trade.md, Faults for the faults of the first version.</summary>
     [Theory]
     [InlineData("no-fault", 60)]
     [InlineData("supply-restricted", 8)]
@@ -30,7 +30,7 @@ public class CatalogueTests
     [InlineData("gauge-wrong", 5)]
     public void Weights_are_the_handbook_ones(string id, double weight) => Known.Fault(id)!.Weight.ShouldBe(weight);
 
-    /// <summary>Evidence words of handbook 3 (common practice, no source).</summary>
+    /// <summary>Evidence words of docs/trade.md, Words (common practice, no source).</summary>
     [Theory]
     [InlineData("almost always", 0.95)]
     [InlineData("usually", 0.80)]
@@ -72,7 +72,7 @@ public class CatalogueTests
         }
     }
 
-    /// <summary>Ranges of handbook 2: leaking-by 2 to 40 % of the flow.</summary>
+    /// <summary>Ranges of docs/trade.md, Controls: leaking-by 2 to 40 % of the flow.</summary>
     [Theory]
     [InlineData(0, 0.02)]
     [InlineData(1, 0.40)]

@@ -8,10 +8,10 @@ using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Faults;
 
-/// <summary>Every fault of handbook 3 laid on a pump that can have it.</summary>
+/// <summary>Every fault of docs/trade.md, Faults laid on a pump that can have it.</summary>
 public class FaultLoadTests
 {
-    /// <summary>The fault catalogue of handbook 3.</summary>
+    /// <summary>The fault catalogue of docs/trade.md, Faults.</summary>
     private static readonly string[] Handbook =
     [
         "no-fault", "supply-restricted", "supply-air-leak", "supply-hot", "speed-low", "inlet-valve-leak", "inlet-valve-stuck-shut",

@@ -12,7 +12,7 @@ namespace MildHunch.Core.Tests.Hydraulics;
 public class PublishedFiguresTests
 {
     /// <summary>
-    /// Flow variation of plunger pumps, λ about 1/6, as pump handbooks tabulate it (from memory); recomputed in handbook 2.
+    /// Flow variation of plunger pumps, λ about 1/6, as pump handbooks tabulate it (from memory); recomputed in docs/trade.md, Pulsation.
     /// </summary>
     [Theory]
     [InlineData(3, 6.2, 16.9, 0.0255)]
@@ -28,7 +28,7 @@ public class PublishedFiguresTests
         ripple.VolumeSwing.ShouldBe(volume, 0.0001);
     }
 
-    /// <summary>Triplex at other rod ratios, recomputed in handbook 2.</summary>
+    /// <summary>Triplex at other rod ratios, recomputed in docs/trade.md, Pulsation.</summary>
     [Theory]
     [InlineData(0, 4.7, 9.3, 0.0090)]
     [InlineData(0.2, 6.8, 18.5, 0.0294)]
@@ -52,7 +52,7 @@ public class PublishedFiguresTests
         peak.ShouldBeInRange(95, 110);
     }
 
-    /// <summary>Size 1.0 passes 0.22794·√bar L/min (handbook 2, from the trade's definition: US gal/min at 4000 psi).</summary>
+    /// <summary>Size 1.0 passes 0.22794·√bar L/min (docs/trade.md, Nozzle, from the trade's definition: US gal/min at 4000 psi).</summary>
     [Fact]
     public void Nozzle_size_one()
     {
@@ -60,7 +60,7 @@ public class PublishedFiguresTests
         Nozzle.FromSize(4).FlowAt(Q<GaugePressure>(4000, "psi")).In(Units.Find(QuantityKind.VolumeFlow, "gpm")!).ShouldBe(4, 1e-9);
     }
 
-    /// <summary>Wear that grows the area by w lowers the pressure at the same flow to 1/(1+w)² (handbook 2).</summary>
+    /// <summary>Wear that grows the area by w lowers the pressure at the same flow to 1/(1+w)² (docs/trade.md, Nozzle).</summary>
     [Fact]
     public void Nozzle_wear_rule()
     {
@@ -99,7 +99,7 @@ public class PublishedFiguresTests
     public void Saturation_check_values(double kelvin, double megapascal) =>
         (Water.VapourPressure(new Temperature(kelvin)).Si / 1e6).ShouldBe(megapascal, megapascal * 1e-8);
 
-    /// <summary>Handbook 2: 2.339, 19.95, 47.41, 84.61 kPa.</summary>
+    /// <summary>docs/trade.md, Liquids: 2.339, 19.95, 47.41, 84.61 kPa.</summary>
     [Theory]
     [InlineData(20, 2.339)]
     [InlineData(60, 19.95)]

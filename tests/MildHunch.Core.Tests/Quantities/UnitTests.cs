@@ -5,7 +5,7 @@ namespace MildHunch.Core.Tests.Quantities;
 
 public class UnitTests
 {
-    /// <summary>Torque pairs of handbook 2 (bolts); NIST SP 811 factors, rounded as tabulated.</summary>
+    /// <summary>Torque pairs of docs/trade.md, Bolts; NIST SP 811 factors, rounded as tabulated.</summary>
     [Theory]
     [InlineData(10, 88.51, 7.376)]
     [InlineData(30, 265.5, 22.13)]
@@ -36,7 +36,7 @@ public class UnitTests
     public void Twelve_inch_pounds_are_a_foot_pound() =>
         Quantity.From<Torque>(12, "in·lbf").Si.ShouldBe(Quantity.From<Torque>(1, "ft·lbf").Si, 1e-15);
 
-    /// <summary>20 drops to the millilitre: 30 drops a minute are 0.09 L/h (handbook 2, leaks; common practice).</summary>
+    /// <summary>20 drops to the millilitre: 30 drops a minute are 0.09 L/h (docs/trade.md, Bolts; common practice).</summary>
     [Fact]
     public void Thirty_drops_a_minute() =>
         Quantity.From<VolumeFlow>(30, "drops/min").In(Units.Find(QuantityKind.VolumeFlow, "L/h")!).ShouldBe(0.09, 1e-12);

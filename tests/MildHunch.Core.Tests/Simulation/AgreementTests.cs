@@ -90,7 +90,7 @@ public class AgreementTests
         point.PressurePa.ShouldBeInRange(0.94 * 180e5 * pump.OilRatio, 180e5 * pump.OilRatio);
     }
 
-    /// <summary>The end whose seal leaks runs its stroke fast under load (handbook 3).</summary>
+    /// <summary>The end whose seal leaks runs its stroke fast under load (docs/trade.md, Pumps).</summary>
     [Fact]
     public void A_leaking_end_strokes_fast()
     {
@@ -101,7 +101,7 @@ public class AgreementTests
         sound[0].ShouldBe(sound[1], 0.02 * sound[1]);
     }
 
-    /// <summary>Without slip a healthy pump gives Qt less compression within 0.5 % (handbook 2).</summary>
+    /// <summary>Without slip a healthy pump gives Qt less compression within 0.5 % (docs/trade.md, In time).</summary>
     [Theory]
     [InlineData(1)]
     [InlineData(3)]
@@ -117,7 +117,7 @@ public class AgreementTests
         means.NozzleFlow.ShouldBe(expected, 0.005 * expected);
     }
 
-    /// <summary>One inlet or discharge valve held open gives (n−1)/n of the healthy flow within 2 % (handbook 2).</summary>
+    /// <summary>One inlet or discharge valve held open gives (n−1)/n of the healthy flow within 2 % (docs/trade.md, In time).</summary>
     [Theory]
     [InlineData(3, true)]
     [InlineData(3, false)]

@@ -25,7 +25,7 @@ public class TransientTests
             SamplesPerSecond = 1000,
         });
 
-    /// <summary>Closed form: C·dp/dt = −k√p gives √p falling in a straight line (handbook 2, standing pressure).</summary>
+    /// <summary>Closed form: C·dp/dt = −k√p gives √p falling in a straight line (docs/trade.md, Standing pressure).</summary>
     [Fact]
     public void A_closed_volume_bleeds_down_as_the_orifice_equation_says()
     {

@@ -7,7 +7,7 @@ namespace MildHunch.Core.Diagnosis.Hypotheses;
 public sealed record Pair(int First, int Second, double Prior);
 
 /// <summary>
-/// Which pairs are worth considering (handbook 4): the dozen or so singles that do best, among each other, the
+/// Which pairs are worth considering (docs/trade.md, Verdict): the dozen or so singles that do best, among each other, the
 /// best of them with every fault of the whole pump, and every fault that may sit in two cylinders at once.
 /// </summary>
 public static class Pairs

@@ -5,7 +5,7 @@ namespace MildHunch.Core.Diagnosis.Hypotheses;
 
 /// <summary>
 /// Prior weights with the shop's own closed cases of this type of pump as Dirichlet counts: the catalogue speaks as if it
-/// had seen so many cases itself, so a shop's history speaks louder as it grows (handbook 4).
+/// had seen so many cases itself, so a shop's history speaks louder as it grows (docs/trade.md, Verdict).
 /// </summary>
 public sealed class ShopHistory
 {

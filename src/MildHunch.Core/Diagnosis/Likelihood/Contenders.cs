@@ -83,7 +83,8 @@ internal sealed class Contenders
         item.Strength is { } strength ? Question(strength).Likelihoods(item.Atoms[0]) : new PlaceAnswers(this, item.Atoms).Likelihoods();
 
     /// <summary>
-    /// The same of an answer that follows another which sees the same thing (handbook 4): to the power of a third. Places follow
+    /// The same of an answer that follows another which sees the same thing (docs/trade.md, Verdict): to the power of a third. Places
+    /// follow
     /// nothing.
     /// </summary>
     public double[] Followers(EvidenceItem item) => Question(item.Strength!).Likelihoods(item.Atoms[0], follows: true);

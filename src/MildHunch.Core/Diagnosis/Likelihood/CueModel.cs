@@ -9,7 +9,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>
 /// Likelihood of one yes-or-no statement under every hypothesis: what it is without a fault worth noticing, and what it
-/// is once the fault is. In between it moves in a straight line with the size of the fault (handbook 3).
+/// is once the fault is. In between it moves in a straight line with the size of the fault (docs/trade.md, Words).
 /// </summary>
 /// <param name="Wet">True where it says that something drips: of two faults either may be why.</param>
 public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false)

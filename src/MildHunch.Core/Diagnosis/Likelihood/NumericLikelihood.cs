@@ -10,7 +10,7 @@ using Lanes = System.Runtime.Intrinsics.Vector256<double>;
 namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>
-/// Log-likelihood of the numbers under every effect, softness and severity (handbook 4): each instrument right with
+/// Log-likelihood of the numbers under every effect, softness and severity (docs/trade.md, Verdict): each instrument right with
 /// 0.98 and otherwise anywhere, what is common to all readings integrated out exactly.
 /// </summary>
 public sealed class NumericLikelihood

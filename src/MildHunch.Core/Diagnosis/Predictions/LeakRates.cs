@@ -16,7 +16,7 @@ public sealed class LeakRates
     /// <summary>Drops a minute beyond which nobody counts: a stream (common practice, no source).</summary>
     public const double Countable = 300;
 
-    /// <summary>Drops in a cubic metre: 20 to a millilitre (handbook 2).</summary>
+    /// <summary>Drops in a cubic metre: 20 to a millilitre (docs/trade.md, Drips).</summary>
     public const double DropsPerM3 = 20e6;
 
     // All common practice, no source: a drop that means nothing comes once a minute, give or take a factor of three; so do

@@ -87,7 +87,7 @@ public sealed class PredictionTable
 
     /// <summary>
     /// False where only the swing hangs on the softness of the outlet: every balanced pump of three cylinders and more,
-    /// whose mean pressure stiffness moves by half a per cent at the most (handbook 2).
+    /// whose mean pressure stiffness moves by half a per cent at the most (docs/trade.md, Soft and stiff outlets).
     /// </summary>
     public bool SoftMatters(int effect) => allPulsate || Solved[effect].Unbalances;
 

@@ -7,7 +7,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Diagnosis.Predictions;
 
 /// <summary>
-/// How bad a fault is before anything was measured: evenly from barely measurable to total (handbook 4). Barely measurable
+/// How bad a fault is before anything was measured: evenly from barely measurable to total (docs/trade.md, Verdict). Barely measurable
 /// is where the best quick reading moves by two sigma of its usual instrument; a fault that moves none so far has all sizes.
 /// </summary>
 public static class SeverityPrior

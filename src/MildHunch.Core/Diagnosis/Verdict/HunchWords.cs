@@ -1,6 +1,6 @@
 namespace MildHunch.Core.Diagnosis.Verdict;
 
-/// <summary>How sure we are, in words (handbook 4). Never certain.</summary>
+/// <summary>How sure we are, in words (docs/trade.md, Verdict). Never certain.</summary>
 public static class HunchWords
 {
     public static string Of(double probability) => probability switch

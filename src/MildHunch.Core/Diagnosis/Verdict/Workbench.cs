@@ -15,7 +15,7 @@ namespace MildHunch.Core.Diagnosis.Verdict;
 /// </summary>
 internal sealed class Workbench
 {
-    // Handbook 4: of answers that see one thing, all but the leading one count to this power.
+    // docs/trade.md, Verdict: of answers that see one thing, all but the leading one count to this power.
     private const double FollowerExponent = 1.0 / 3;
     private readonly IReadOnlyList<Reading> readings;
     private readonly Dictionary<(int LeftOut, bool SwingFollows), (NumericWeights Singles, double[] Bins, double[][] PairLog)> weights = [];

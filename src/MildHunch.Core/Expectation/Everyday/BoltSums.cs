@@ -2,7 +2,7 @@ using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Expectation.Everyday;
 
-/// <summary>Sums about bolts (handbook 2, bolts).</summary>
+/// <summary>Sums about bolts (docs/trade.md, Bolts).</summary>
 internal static class BoltSums
 {
     private const double ProofShare = 0.75;

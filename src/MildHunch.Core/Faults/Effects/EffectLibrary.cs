@@ -3,7 +3,7 @@ using MildHunch.Core.Hydraulics.Cycle;
 
 namespace MildHunch.Core.Faults.Effects;
 
-/// <summary>Every effect by its name in the catalogue. Ranges are common practice unless handbook 2 gives them.</summary>
+/// <summary>Every effect by its name in the catalogue. Ranges are common practice unless docs/trade.md, Controls, gives them.</summary>
 public static class EffectLibrary
 {
     private static readonly FrozenDictionary<string, IEffect> ById = new IEffect[]

@@ -22,7 +22,7 @@ public interface IEffect
 
     /// <summary>
     /// How big the effect is against the size from which a technician notices it: a quarter of a cylinder, or a tenth of
-    /// the flow (handbook 3). Evidence words hold from 1 on.
+    /// the flow (docs/trade.md, Words). Evidence words hold from 1 on.
     /// </summary>
     double Size(double severity, ReciprocatingPump pump);
 

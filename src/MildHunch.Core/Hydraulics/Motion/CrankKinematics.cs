@@ -1,7 +1,7 @@
 namespace MildHunch.Core.Hydraulics.Motion;
 
 /// <summary>
-/// Plunger motion of a crank drive (handbook 2, displacement). θ = 0 at the crank-side dead centre, where the discharge
+/// Plunger motion of a crank drive (docs/trade.md, Motion). θ = 0 at the crank-side dead centre, where the discharge
 /// stroke starts; λ = crank radius / rod length.
 /// </summary>
 public static class CrankKinematics

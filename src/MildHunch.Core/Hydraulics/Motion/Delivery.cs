@@ -3,16 +3,16 @@ using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Hydraulics.Motion;
 
-/// <summary>Displacement and delivery (handbook 2). Flows in m³/s, pressures in Pa, speed in revolutions a second.</summary>
+/// <summary>Displacement and delivery (docs/trade.md, Delivery). Flows in m³/s, pressures in Pa, speed in revolutions a second.</summary>
 public static class Delivery
 {
-    /// <summary>One sigma of the valve slip of a healthy pump (handbook 4).</summary>
+    /// <summary>One sigma of the valve slip of a healthy pump (docs/trade.md, Delivery).</summary>
     public const double SlipSigma = 0.01;
 
     /// <summary>Qt = n·A·S·N, with both chambers of a double-acting cylinder.</summary>
     public static double TheoreticalFlow(ReciprocatingPump pump, double speedHz) => pump.Cylinders * pump.SweptVolume.Si * speedHz;
 
-    /// <summary>ηv = 1 − c·(compression of the liquid) − s of a sound pump (handbook 2).</summary>
+    /// <summary>ηv = 1 − c·(compression of the liquid) − s of a sound pump (docs/trade.md, Delivery).</summary>
     public static double VolumetricEfficiency(ReciprocatingPump pump, Compressibility compressibility, double pressurePa) =>
         1 - (pump.Clearance * compressibility.At(pressurePa)) - pump.Slip;
 

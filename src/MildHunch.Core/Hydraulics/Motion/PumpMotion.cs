@@ -24,7 +24,8 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
     public double PeakVelocity => Dwell is { } d ? 2 / (Math.PI * (1 - d)) : 1;
 
     /// <summary>
-    /// Angle by which each valve closes late: (1 − cos δ)/2 of the stroke a valve (handbook 2), exact for the two together at any λ.
+    /// Angle by which each valve closes late: (1 − cos δ)/2 of the stroke a valve (docs/trade.md, Delivery), exact for the two together
+    /// at any λ.
     /// </summary>
     public double Lag => Dwell is { } d ? Slip * Math.PI * (1 - d) / 2 : Math.Acos(1 - Slip);
 
@@ -101,7 +102,7 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
 
     /// <summary>
     /// Share of a chamber's swept volume lost through a leak that works on one stroke and cannot exceed what the plunger
-    /// moves. G = leak over A·rω; sine motion gives 1 − √(1−G²) + G·arccos G (handbook 2), uniform motion G over its speed.
+    /// moves. G = leak over A·rω; sine motion gives 1 − √(1−G²) + G·arccos G (docs/trade.md, Leaks), uniform motion G over its speed.
     /// </summary>
     public double LostShare(double g) => Dwell is null ? Delivery.LostShare(g) : Math.Min(1, Math.Max(0, g) / PeakVelocity);
 

@@ -12,7 +12,7 @@ namespace MildHunch.Core.Hydraulics.Steady;
 /// </summary>
 public sealed partial class OperatingPointSolver : IPumpModel
 {
-    /// <summary>Band over which a control goes from shut to full bypass, 2 to 5 % of its setting (handbook 2).</summary>
+    /// <summary>Band over which a control goes from shut to full bypass, 2 to 5 % of its setting (docs/trade.md, Controls).</summary>
     public const double ControlBand = 0.03;
 
     /// <summary>Band of a plain relief valve (common practice, no source).</summary>

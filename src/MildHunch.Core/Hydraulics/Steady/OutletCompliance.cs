@@ -4,7 +4,8 @@ namespace MildHunch.Core.Hydraulics.Steady;
 
 /// <summary>
 /// How soft the outlet line may be, dampener apart. Nobody measures it, so it is a short list of likely values to sum over,
-/// in m³/Pa: 1e-13 to 5e-12 when nothing is known (handbook 2); a hose takes the upper part of that, rigid pipe the lower.
+/// in m³/Pa: 1e-13 to 5e-12 when nothing is known (docs/trade.md, Soft and stiff outlets); a hose takes the upper part of that, rigid
+/// pipe the lower.
 /// Where length and bore were told, it is known within a third or so.
 /// </summary>
 public static class OutletCompliance

@@ -1,9 +1,9 @@
 namespace MildHunch.Core.Hydraulics.Steady;
 
-/// <summary>Power of a pump and the current of its motor (handbook 2). Watts, pascals, m³/s, volts, amperes.</summary>
+/// <summary>Power of a pump and the current of its motor (docs/trade.md, Power). Watts, pascals, m³/s, volts, amperes.</summary>
 public static class PowerRules
 {
-    /// <summary>Mechanical efficiency of a plunger pump, 0.85 to 0.92 (handbook 2).</summary>
+    /// <summary>Mechanical efficiency of a plunger pump, 0.85 to 0.92 (docs/trade.md, Power).</summary>
     public const double MechanicalEfficiency = 0.885;
 
     public const double MechanicalEfficiencySigma = 0.018;

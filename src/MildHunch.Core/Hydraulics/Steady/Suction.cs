@@ -5,14 +5,14 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics.Steady;
 
 /// <summary>
-/// The inlet side (handbook 2, inlet): what is left at the pump above the vapour pressure, in metres of the liquid.
+/// The inlet side (docs/trade.md, Inlet): what is left at the pump above the vapour pressure, in metres of the liquid.
 /// NPSHa = (p_abs source − p_v)/ρg + level − friction − acceleration head.
 /// </summary>
 public static class Suction
 {
     private const double Gravity = 9.80665;
 
-    // Form of the Hydraulic Institute (memory, handbook 2); entries for 1, 4 and 6 cylinders recomputed there at λ = 0.2.
+    // Form of the Hydraulic Institute (memory; docs/trade.md, Inlet); entries for 1, 4 and 6 cylinders recomputed there at λ = 0.2.
     private static readonly double[] SingleActing = [0.400, 0.200, 0.066, 0.083, 0.040, 0.055, 0.028];
     private const double SimplexDoubleActing = 0.200;
     private const double DuplexDoubleActing = 0.115;

@@ -6,7 +6,7 @@ using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Diagnosis.Predictions;
 
-/// <summary>How fast it drips, and whether also standing (handbook 1 and 3; common practice, no source).</summary>
+/// <summary>How fast it drips, and whether also standing (docs/trade.md, Drips; common practice, no source).</summary>
 public class LeakRateTests
 {
     private static readonly Reading[] Sound = [
@@ -22,7 +22,7 @@ public class LeakRateTests
             Fog2Setup().Speed, Fog2Setup().Nozzle, Q<Core.Quantities.GaugePressure>(85, "bar"), OutletLine.Hose,
             supplyPressure: Q<Core.Quantities.GaugePressure>(2, "bar"));
 
-    /// <summary>Handbook 2: 30 drops a minute are 0.09 L/h.</summary>
+    /// <summary>docs/trade.md, Drips: 30 drops a minute are 0.09 L/h.</summary>
     [Fact]
     public void Thirty_drops_a_minute_are_nine_hundredths_of_a_litre_an_hour() =>
         (30 * 60 / LeakRates.DropsPerM3 * 1000).ShouldBe(0.09, 1e-12);
@@ -45,7 +45,8 @@ public class LeakRateTests
     }, iter: 60);
 
     /// <summary>
-    /// Handbook 1: a low-pressure seal also drips at rest when the supply is pressurised; a high-pressure seal weeps under pressure.
+    /// docs/trade.md, Drips: a low-pressure seal also drips at rest when the supply is pressurised; a high-pressure seal weeps under
+    /// pressure.
     /// </summary>
     [Fact]
     public void What_drips_standing_is_the_low_pressure_seal_where_the_supply_is_pressurised()

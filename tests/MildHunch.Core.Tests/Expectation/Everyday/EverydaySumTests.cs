@@ -45,7 +45,7 @@ public class EverydaySumTests
         In(results["at-wanted"], "US gal/min").ShouldBe(2, 1e-9);
     }
 
-    /// <summary>Area grown by a fifth: 1/1.44 of the pressure at the same flow (handbook 2).</summary>
+    /// <summary>Area grown by a fifth: 1/1.44 of the pressure at the same flow (docs/trade.md, Nozzle).</summary>
     [Fact]
     public void Nozzle_wear()
     {
@@ -54,7 +54,7 @@ public class EverydaySumTests
         In(results["pressure"], "bar").ShouldBe(100 / 1.44, 1e-9);
     }
 
-    /// <summary>30 drops a minute are 0.09 L/h; 1 % of 12 L/min is 7.2 L/h (handbook 2, leaks; common practice).</summary>
+    /// <summary>30 drops a minute are 0.09 L/h; 1 % of 12 L/min is 7.2 L/h (docs/trade.md, Drips; common practice).</summary>
     [Fact]
     public void Drips()
     {
@@ -63,7 +63,9 @@ public class EverydaySumTests
         In(results["one-percent"], "L/h").ShouldBe(7.2, 1e-9);
     }
 
-    /// <summary>Check pairs of handbook 2: 10 N·m = 88.51 in·lbf = 7.376 ft·lbf; 30 = 265.5 = 22.13; 100 = 885.1 = 73.76.</summary>
+    /// <summary>
+    /// Check pairs of docs/trade.md, Bolts: 10 N·m = 88.51 in·lbf = 7.376 ft·lbf; 30 = 265.5 = 22.13; 100 = 885.1 = 73.76.
+    /// </summary>
     [Theory]
     [InlineData(10, 88.51, 7.376)]
     [InlineData(30, 265.5, 22.13)]
@@ -75,7 +77,7 @@ public class EverydaySumTests
         In(results["ftlb"], "ft·lbf").ShouldBe(footPounds, 2e-4 * footPounds);
     }
 
-    /// <summary>8.8, dry: M8 25, M10 50, M12 88, M16 219 N·m (handbook 2, bolts; ISO 898-1 from memory).</summary>
+    /// <summary>8.8, dry: M8 25, M10 50, M12 88, M16 219 N·m (docs/trade.md, Bolts; ISO 898-1 from memory).</summary>
     [Theory]
     [InlineData("M8", 25)]
     [InlineData("M10", 50)]

@@ -13,7 +13,7 @@ public class PulsationTests
     // So leaky that nothing passes even where the pressure falls low.
     private const double Dead = 1000;
 
-    /// <summary>Stiff limit of F with one dead cylinder (handbook 2, what the pressure then is).</summary>
+    /// <summary>Stiff limit of F with one dead cylinder (docs/trade.md, Soft and stiff outlets).</summary>
     [Theory]
     [InlineData(2, 2.49)]
     [InlineData(3, 1.377)]
@@ -24,7 +24,7 @@ public class PulsationTests
     public void Stiff_limit_with_a_dead_cylinder(int cylinders, double factor) =>
         CycleShape.Solve(Crank(cylinders), LeakStroke.Forward, Dead, Stiff).MeanFactor.ShouldBe(factor, 0.012 * factor);
 
-    /// <summary>Stiff limit when healthy (handbook 2): 2.49, 1.25, 1.005.</summary>
+    /// <summary>Stiff limit when healthy (docs/trade.md, Soft and stiff outlets): 2.49, 1.25, 1.005.</summary>
     [Theory]
     [InlineData(1, 2.49)]
     [InlineData(2, 1.25)]
@@ -43,7 +43,9 @@ public class PulsationTests
         shape.Swing.ShouldBeLessThan(0.05);
     }
 
-    /// <summary>One dead cylinder of an 18 mm triplex at 70 bar: 0.45, 0.49, 0.59 of healthy (handbook 2).</summary>
+    /// <summary>
+    /// One dead cylinder of an 18 mm triplex at 70 bar: 0.45, 0.49, 0.59 of healthy (docs/trade.md, Soft and stiff outlets).
+    /// </summary>
     [Theory]
     [InlineData(2e-12, 0.45)]
     [InlineData(4e-13, 0.49)]

@@ -44,7 +44,7 @@ public class NetworkTests
         (metres / foot).ShouldBe(head, 0.02);
     }
 
-    /// <summary>In soft hose no more than the pressure wave carries: c·δ·V/g (handbook 2).</summary>
+    /// <summary>In soft hose no more than the pressure wave carries: c·δ·V/g (docs/trade.md, Inlet).</summary>
     [Fact]
     public void Acceleration_head_is_capped_in_soft_hose() =>
         Suction.AccelerationHead(10, 0.5, 24, 0.066, 1.5, 250, 0.17).ShouldBe(250 * 0.17 * 0.5 / 9.80665, 1e-9);

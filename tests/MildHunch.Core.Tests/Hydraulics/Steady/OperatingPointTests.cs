@@ -81,7 +81,7 @@ public class OperatingPointTests
         },
         iter: 2000);
 
-    /// <summary>Triplex on a hose: 67 % flow and 44 % pressure with one dead cylinder (handbook 2).</summary>
+    /// <summary>Triplex on a hose: 67 % flow and 44 % pressure with one dead cylinder (docs/trade.md, Soft and stiff outlets).</summary>
     [Fact]
     public void Pressure_falls_with_the_square_of_the_working_share()
     {
