@@ -6,7 +6,6 @@ namespace MildHunch.Core.Fluids;
 public static class Water
 {
     private const double GasConstant = 461.526;
-    private const double AirPa = 101_325;
     private const double CriticalDensity = 322;
     private const double CriticalK = 647.096;
 
@@ -63,7 +62,7 @@ public static class Water
         if (temperature.In(Units.Celsius) is not (>= 0 and <= 100))
             throw new ImpossibleInputException(
                 "temperature", temperature.Format(Units.Celsius), "liquid water at atmospheric pressure, 0 to 100 °C");
-        return Density(temperature, new AbsolutePressure(AirPa));
+        return Density(temperature, new AbsolutePressure(PhysicalConstants.StandardAirPa));
     }
 
     /// <summary>Density of liquid water, region 1 of IF97: 0 to 350 °C, up to 100 MPa.</summary>

@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using System.Text.Json;
+using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Pumps;
 
@@ -53,7 +54,6 @@ public static class Fittings
 {
     // A tenth of a bar at the source (common practice, no source).
     private const double PressurisedPa = 1e4;
-    private const double Gravity = 9.80665;
 
     private static readonly FrozenDictionary<string, Fitting> ByName =
         Enum.GetValues<Fitting>().Where(f => f != Fitting.None).ToFrozenDictionary(NameOf);
@@ -72,7 +72,8 @@ public static class Fittings
     public static Fitting Of(ReciprocatingPump pump, Setup setup)
     {
         var apart = pump.Control is ControlKind.Unloader or ControlKind.AutoStop;
-        var source = setup.SupplyPressure.Si + (setup.Liquid.Density(setup.Temperature).Si * Gravity * (setup.Inlet?.Level.Si ?? 0));
+        var source = setup.SupplyPressure.Si
+            + (setup.Liquid.Density(setup.Temperature).Si * PhysicalConstants.Gravity * (setup.Inlet?.Level.Si ?? 0));
         return If(setup.Dampener is not null, Fitting.Dampener)
             | If(setup.Injector is not null, Fitting.Injector)
             | If(setup.Nozzle.OpensAtPa is null, Fitting.Nozzle)

@@ -54,7 +54,7 @@ public sealed record Dampener
     /// </summary>
     public double ComplianceM3Pa(double pressurePa)
     {
-        const double air = 101_325;
+        const double air = PhysicalConstants.StandardAirPa;
         const double gamma = 1.4;
         return pressurePa <= Charge.Si ? 0 : Gas.Si * (Charge.Si + air) / ((pressurePa + air) * gamma * (pressurePa + air));
     }
@@ -73,7 +73,7 @@ public sealed record Dampener
     /// <summary>Liquid in it at a pressure of the pulsation, m³: gas by Boyle's law at the mean, adiabatic around that.</summary>
     public double TakenUp(double meanPa, double pressurePa)
     {
-        const double air = 101_325;
+        const double air = PhysicalConstants.StandardAirPa;
         const double gamma = 1.4;
         var settled = Math.Max(meanPa, Charge.Si) + air;
         var gas = Gas.Si * (Charge.Si + air) / settled * Math.Pow(settled / Math.Max(1, pressurePa + air), 1 / gamma);

@@ -26,7 +26,7 @@ public readonly record struct GaugePressure(double Si) : IQuantity<GaugePressure
 public readonly record struct AbsolutePressure(double Si) : IQuantity<AbsolutePressure>
 {
     /// <summary>Standard atmosphere, 101 325 Pa (ISO 2533).</summary>
-    public static readonly AbsolutePressure StandardAir = new(101_325);
+    public static readonly AbsolutePressure StandardAir = new(PhysicalConstants.StandardAirPa);
 
     public static QuantityKind Kind => QuantityKind.AbsolutePressure;
 

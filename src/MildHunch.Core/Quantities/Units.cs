@@ -9,7 +9,7 @@ namespace MildHunch.Core.Quantities;
 public static class Units
 {
     private const double Inch = 0.0254;
-    private const double PoundForce = 0.45359237 * 9.80665;
+    private const double PoundForce = 0.45359237 * PhysicalConstants.Gravity;
     private const double Litre = 1e-3;
     private const double UsGallon = 231 * Inch * Inch * Inch;
     private const double ImperialGallon = 4.54609e-3;

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using MildHunch.Core.Fluids;
+using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Simulation;
 
@@ -12,7 +13,6 @@ internal readonly struct Content(Compressibility compressibility, double vapourP
     /// <summary>Fall below the vapour pressure that would empty a volume, Pa: small, but not nothing, so that there is a slope.</summary>
     public const double CavityPa = 2000;
 
-    private const double AirPa = 101_325;
     private readonly double atVapour = 1 + compressibility.At(vapourPa);
 
     /// <param name="volume">m³.</param>
@@ -41,8 +41,8 @@ internal readonly struct Content(Compressibility compressibility, double vapourP
             return volume * density;
         }
 
-        var absolute = Math.Max(pressure + AirPa, 500);
-        var bubble = gas * AirPa / absolute;
+        var absolute = Math.Max(pressure + PhysicalConstants.StandardAirPa, 500);
+        var bubble = gas * PhysicalConstants.StandardAirPa / absolute;
         slope = (volume * densitySlope) + (bubble / absolute);
         return (volume * density) - bubble;
     }

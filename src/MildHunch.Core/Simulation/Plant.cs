@@ -11,8 +11,6 @@ internal sealed class Plant
 {
     // Drop over a sound valve at the fastest plunger (common practice, no source), and what it takes to lift it.
     private const double DischargeValveDropPa = 40e3;
-    private const double AirPa = 101_325;
-    private const double Gravity = 9.80665;
     private const double UnloadedShare = 0.03;
     private const double LeastLineDropShare = 1e-4;
 
@@ -37,7 +35,7 @@ internal sealed class Plant
         var warm = condition.WarmerK > 0
             ? Math.Min(setup.Temperature.In(Units.Celsius) + condition.WarmerK, setup.Liquid.RangeCelsius.Most)
             : setup.Temperature.In(Units.Celsius);
-        VapourPa = setup.Liquid.VapourPressure(Quantity.From<Temperature>(warm, Units.Celsius)).Si - AirPa;
+        VapourPa = setup.Liquid.VapourPressure(Quantity.From<Temperature>(warm, Units.Celsius)).Si - PhysicalConstants.StandardAirPa;
         GasShare = (1 - condition.FillFactor) / (1 + pump.Clearance);
         FullFlow = solver.HealthyFlow;
 
@@ -68,9 +66,9 @@ internal sealed class Plant
         HalfLine = Line / 2;
         if (setup.Dampener is { } dampener && condition.DampenerShare > 0)
         {
-            var charge = dampener.Charge.Si + AirPa;
+            var charge = dampener.Charge.Si + PhysicalConstants.StandardAirPa;
             DampenerGas = condition.DampenerShare * dampener.Gas.Si;
-            DampenerMeanPa = Math.Max(Steady.PressurePa + AirPa, charge);
+            DampenerMeanPa = Math.Max(Steady.PressurePa + PhysicalConstants.StandardAirPa, charge);
             DampenerMeanGas = DampenerGas * charge / DampenerMeanPa;
         }
 
@@ -80,7 +78,7 @@ internal sealed class Plant
 
         InletResistance = solver.InletLoss / (condition.InletCapacity * condition.InletCapacity);
         var level = setup.Inlet?.Level.Si ?? 0;
-        SourcePa = setup.SupplyPressure.Si + (Density * Gravity * level);
+        SourcePa = setup.SupplyPressure.Si + (Density * PhysicalConstants.Gravity * level);
         Inertance = solver.Column.Inertance;
         InletVolume = solver.Column.Volume;
         InletCompliance = solver.Column.Compliance;
@@ -179,10 +177,10 @@ internal sealed class Plant
         slope = 0;
         if (DampenerGas <= 0 || pressurePa <= 0)
             return 0;
-        var gas = DampenerMeanGas * Math.Pow(DampenerMeanPa / (pressurePa + AirPa), 1 / 1.4);
+        var gas = DampenerMeanGas * Math.Pow(DampenerMeanPa / (pressurePa + PhysicalConstants.StandardAirPa), 1 / 1.4);
         if (gas >= DampenerGas)
             return 0;
-        slope = gas / (1.4 * (pressurePa + AirPa));
+        slope = gas / (1.4 * (pressurePa + PhysicalConstants.StandardAirPa));
         return DampenerGas - gas;
     }
 }

@@ -1,3 +1,5 @@
+using MildHunch.Core.Quantities;
+
 namespace MildHunch.Core.Simulation;
 
 /// <summary>
@@ -283,7 +285,8 @@ internal sealed class Stepper
             if (plant.GasShare > 0)
             {
                 var taken = inFlow[k] > 0
-                    ? plant.GasShare / (1 - plant.GasShare) * inFlow[k] * Math.Max(inlet + 101_325, 1e3) / 101_325
+                    ? plant.GasShare / (1 - plant.GasShare) * inFlow[k] * Math.Max(inlet + PhysicalConstants.StandardAirPa, 1e3)
+                        / PhysicalConstants.StandardAirPa
                     : gas[k] / Math.Max(held[k], 1e-12) * inFlow[k];
                 var left = outFlow[k] > 0 ? gas[k] / Math.Max(held[k], 1e-12) * outFlow[k] : 0;
                 gas[k] = Math.Max(0, gas[k] + (dt * (taken - left)));

@@ -9,7 +9,6 @@ namespace MildHunch.Core.Expectation.Everyday;
 /// <summary>The inlet: velocity, friction, acceleration head and what is left.</summary>
 internal static class InletSums
 {
-    private const double Gravity = 9.80665;
 
     public static readonly EverydaySum Inlet = new(
         "inlet", "Inlet and acceleration head", "Whether the suction hose is short and wide enough for this pump.",
@@ -54,7 +53,7 @@ internal static class InletSums
         var run = FlowSums.Run(v);
         var warm = new Temperature(v["temperature"]);
         var liquid = Liquid.PlainWater;
-        var weight = liquid.Density(warm).Si * Gravity;
+        var weight = liquid.Density(warm).Si * PhysicalConstants.Gravity;
         var velocity = v["flow"] / (Math.PI / 4 * run.Bore.Si * run.Bore.Si);
         var friction = PipeFlow.Resistance(run, liquid, warm, v["flow"]) * v["flow"] * v["flow"] / weight;
         var (constant, motion) = Arrangement(v.Pick("cylinders"));

@@ -23,8 +23,6 @@ public sealed partial class OperatingPointSolver : IPumpModel
 
     private const double UnloadedShare = 0.03;
     private const double InjectorLossShare = 0.10;
-    private const double AirPa = 101_325;
-    private const double Gravity = 9.80665;
     private const int SecantRounds = 12;
     private const int DampenerRounds = 10;
     private const double SameSoftness = 0.1;
@@ -67,7 +65,8 @@ public sealed partial class OperatingPointSolver : IPumpModel
             ? oil.Si * pump.OilRatio * (1 - ReciprocatingPump.IntensifierFriction)
             : double.PositiveInfinity;
         vapourPa = setup.Liquid.VapourPressure(setup.Temperature).Si;
-        sourcePa = setup.SupplyPressure.Si + AirPa + (density * Gravity * (setup.Inlet?.Level.Si ?? 0));
+        sourcePa = setup.SupplyPressure.Si + PhysicalConstants.StandardAirPa
+            + (density * PhysicalConstants.Gravity * (setup.Inlet?.Level.Si ?? 0));
         if (sourcePa <= vapourPa)
             throw new ImpossibleInputException(
                 "level", setup.Inlet!.Level.Format(Units.Find(QuantityKind.Length, "m")!),
@@ -178,7 +177,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
     {
         PressurePa = double.IsFinite(settingPa) ? settingPa : HealthyPa,
         GunPa = double.IsFinite(settingPa) ? settingPa : HealthyPa,
-        InletPa = sourcePa - AirPa,
+        InletPa = sourcePa - PhysicalConstants.StandardAirPa,
         MeanFactor = 1,
         NozzleCoefficient = Setup.Nozzle.Coefficient,
     };
@@ -238,7 +237,7 @@ public sealed partial class OperatingPointSolver : IPumpModel
             InnerFlow = Math.Max(0, (at.Lost * at.Full) - weep) + crack,
             LeakPower = ((crack + outside) * pressure) + power,
             SpeedHz = at.Speed,
-            InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - AirPa,
+            InletPa = sourcePa - (balance.InletResistance * drawn * drawn) - PhysicalConstants.StandardAirPa,
             DisplacedFlow = volumeM3 * at.Speed * (1 - (clearance * compressibility.At(pressure)) - slip) * balance.DeliveryScale,
             MeanFactor = at.Factor,
             NozzleCoefficient = balance.Nozzle,

@@ -10,7 +10,6 @@ namespace MildHunch.Core.Hydraulics.Steady;
 /// </summary>
 public static class Suction
 {
-    private const double Gravity = 9.80665;
 
     // Form of the Hydraulic Institute (memory; docs/trade.md, Inlet); entries for 1, 4 and 6 cylinders recomputed there at λ = 0.2.
     private static readonly double[] SingleActing = [0.400, 0.200, 0.066, 0.083, 0.040, 0.055, 0.028];
@@ -33,7 +32,9 @@ public static class Suction
     /// </summary>
     public static double AccelerationHead(
         double length, double velocity, double speedHz, double constant, double divisor, double waveSpeed, double belowMean) =>
-        Math.Min(length * velocity * speedHz * 60 * constant / (divisor * Gravity), waveSpeed * belowMean * velocity / Gravity);
+        Math.Min(
+            length * velocity * speedHz * 60 * constant / (divisor * PhysicalConstants.Gravity),
+            waveSpeed * belowMean * velocity / PhysicalConstants.Gravity);
 
     /// <summary>
     /// Required head where the maker's is not known: 1 m at rest and 1.5 m more at the rated speed (common practice, no source).
@@ -57,7 +58,7 @@ public static class Suction
     {
         var narrower = 1 / (state.InletCapacity * state.InletCapacity);
         var density = setup.Liquid.Density(setup.Temperature).Si;
-        var weight = density * Gravity;
+        var weight = density * PhysicalConstants.Gravity;
         var atSource = (setup.SupplyPressure.Si + AbsolutePressure.StandardAir.Si - VapourPa(setup, state.WarmerK)) / weight;
         var required = RequiredHead(pump, speedHz);
         if (setup.Inlet is not { } inlet)

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using MildHunch.Core.Hydraulics.Motion;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Hydraulics.Steady;
 
@@ -22,7 +23,6 @@ internal sealed class SuctionColumn
     private const double UntoldLength = 1.5;
     private const double UntoldAccelerationHead = 1.0;
     private const double UntoldWaveSpeed = 250;
-    private const double Gravity = 9.80665;
     private const int Parts = 2;
     private const int MostTurns = 24;
     private const int LeastTurns = 6;
@@ -85,7 +85,7 @@ internal sealed class SuctionColumn
     // An inlet that nobody measured is wide enough for a slow flow, and for the column to follow the plungers.
     private static double VelocityUntold(ReciprocatingPump pump, Setup setup, double speedHz) => Math.Min(
         UntoldVelocity,
-        UntoldAccelerationHead * setup.Liquid.AccelerationDivisor * Gravity
+        UntoldAccelerationHead * setup.Liquid.AccelerationDivisor * PhysicalConstants.Gravity
             / (UntoldLength * speedHz * 60 * Suction.AccelerationConstant(pump)));
 
     private ColumnFill Follow(double capacity, double drivePa, double speedHz)
