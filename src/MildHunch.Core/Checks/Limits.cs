@@ -13,6 +13,7 @@ public sealed record Limits(
     IReadOnlyList<string> Without, bool KeepRunning = false, double? MostMinutes = null, bool Apprentice = false,
     IReadOnlyList<string>? Avoid = null)
 {
+    /// <summary>Nothing stands in the way.</summary>
     public static readonly Limits None = new([]);
 
     /// <summary>True where a check may be done under these limits.</summary>

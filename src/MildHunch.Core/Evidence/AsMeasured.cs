@@ -11,6 +11,7 @@ namespace MildHunch.Core.Evidence;
 /// </summary>
 public static class AsMeasured
 {
+    /// <summary>What the pump should show at the speed and with the nozzle that were measured, where they were.</summary>
     public static PumpExpectation Expect(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Condition? condition = null)
     {
         var instruments = new Instruments(pump, setup, evidence);

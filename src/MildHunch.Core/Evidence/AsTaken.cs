@@ -10,8 +10,11 @@ namespace MildHunch.Core.Evidence;
 /// <summary>Whether something was read before or after a mend.</summary>
 public enum Mend
 {
+    /// <summary>There was no mend, or nobody said.</summary>
     None,
+    /// <summary>Taken before the mend.</summary>
     Before,
+    /// <summary>Taken after the mend.</summary>
     After,
 }
 

@@ -19,6 +19,7 @@ public sealed record Reading(Observable What, Amount Value, double? Sigma = null
 /// <summary>When something drips.</summary>
 public enum Dripping
 {
+    /// <summary>Nobody said.</summary>
     Unsaid,
 
     /// <summary>Only while the pump runs.</summary>
@@ -45,6 +46,7 @@ public sealed record EvidenceNote(string Source, string Text);
 /// <summary>Everything that is known of one case.</summary>
 public sealed record CaseEvidence(IReadOnlyList<Reading> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<string> Contexts)
 {
+    /// <summary>Nothing is known yet.</summary>
     public static readonly CaseEvidence None = new([], [], []);
 
     /// <summary>How long seals and the like have run.</summary>

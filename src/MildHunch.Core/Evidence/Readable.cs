@@ -17,10 +17,13 @@ public sealed record Readable(string Instead) : IOnlyWhere
     private static readonly Readable Bypass = new("without control and relief valve there is no bypass") { Fitted = ["bypass"] };
     private static readonly Readable Motor = new("only a motor takes a current; this pump has an engine") { Fitted = ["motor"] };
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 
     /// <summary>Where a quantity can be read.</summary>

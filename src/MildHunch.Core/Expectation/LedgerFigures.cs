@@ -8,6 +8,7 @@ public static class LedgerFigures
 {
     private const string Source = "Water balance: what a healthy pump displaces leaves somewhere";
 
+    /// <summary>The lines of a ledger as figures with their workings.</summary>
     public static IReadOnlyList<Figure> Of(WaterLedger ledger, int cylinders)
     {
         var figures = new List<Figure>

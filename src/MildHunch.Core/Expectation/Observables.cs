@@ -16,6 +16,7 @@ public sealed record Observable(
 /// <summary>Every reading that counts as evidence.</summary>
 public static class Observables
 {
+    /// <summary>In the order of their index.</summary>
     public static readonly IReadOnlyList<Observable> All = Number(
         ("discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, "gauge", (p, gauge) => p.PressurePa * gauge),
         ("swing", "Swing of the needle", QuantityKind.GaugePressure, "gauge", (p, gauge) => p.SwingPa * gauge),
@@ -29,20 +30,28 @@ public static class Observables
 
     private static readonly FrozenDictionary<string, Observable> ById = All.ToFrozenDictionary(o => o.Id);
 
+    /// <summary>How many there are.</summary>
     public static int Count => All.Count;
 
+    /// <summary>Pressure at the head.</summary>
     public static Observable Pressure => All[0];
 
+    /// <summary>Swing of the needle at the head.</summary>
     public static Observable Swing => All[1];
 
+    /// <summary>Flow at the nozzle.</summary>
     public static Observable NozzleFlow => All[2];
 
+    /// <summary>Flow in the bypass.</summary>
     public static Observable BypassFlow => All[3];
 
+    /// <summary>Speed of the crank.</summary>
     public static Observable Speed => All[5];
 
+    /// <summary>Orifice of the nozzle, compared as the Kn it has.</summary>
     public static Observable NozzleOrifice => All[8];
 
+    /// <summary>The observable of that id; null for one nobody knows.</summary>
     public static Observable? Find(string id) => ById.GetValueOrDefault(id);
 
     private static IReadOnlyList<Observable> Number(params (

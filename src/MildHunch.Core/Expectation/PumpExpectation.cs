@@ -26,11 +26,13 @@ public sealed class PumpExpectation
     /// <summary>The operating point of the sound pump.</summary>
     public OperatingPoint Point { get; }
 
+    /// <summary>Every figure, with its band and working.</summary>
     public IReadOnlyList<Figure> Figures { get; }
 
     /// <summary>Where the power goes.</summary>
     public PowerSplit Power { get; }
 
+    /// <summary>The figure of that id.</summary>
     public Figure this[string id] => Figures.First(f => f.Id == id);
 
     /// <summary>

@@ -5,19 +5,25 @@ namespace MildHunch.Core.Expectation;
 /// <summary>What is read beside the observables: it becomes an answer, or puts a reading right.</summary>
 public static class TakenQuantities
 {
+    /// <summary>The gauge with the outlet vented.</summary>
     public const string AtRest = "gauge-at-rest";
 
     /// <summary>Seconds that a stroke of an end takes.</summary>
     public const string StrokeLeft = "stroke-left";
+    /// <summary>The same of the right end.</summary>
     public const string StrokeRight = "stroke-right";
 
     /// <summary>
     /// Strokes a minute of an end, as they were once told. The ends alternate, so the two are always equal: they count as nothing.
     /// </summary>
     public const string StrokesLeft = "strokes-left";
+    /// <summary>The same of the right end.</summary>
     public const string StrokesRight = "strokes-right";
+    /// <summary>How far the hose side falls in a minute with the outlet shut.</summary>
     public const string Fall = "pressure-fall";
+    /// <summary>Current of the motor.</summary>
     public const string Amps = "amps";
+    /// <summary>Temperature of the supply.</summary>
     public const string SupplyTemperature = "supply-temperature";
 
     /// <summary>Things read that no operating point predicts, and what kind of number each is.</summary>

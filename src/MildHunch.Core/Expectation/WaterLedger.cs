@@ -7,8 +7,11 @@ namespace MildHunch.Core.Expectation;
 /// <summary>How a term of the ledger is known.</summary>
 public enum LedgerSource
 {
+    /// <summary>Nobody measured it.</summary>
     Unknown,
+    /// <summary>Measured.</summary>
     Measured,
+    /// <summary>Worked out.</summary>
     Computed,
 }
 
@@ -28,12 +31,16 @@ public sealed record WaterLedger
     {
     }
 
+    /// <summary>What a sound pump displaces.</summary>
     public LedgerTerm Displaced { get; private init; }
 
+    /// <summary>Out at the nozzle.</summary>
     public LedgerTerm Nozzle { get; private init; }
 
+    /// <summary>Round the bypass.</summary>
     public LedgerTerm Bypass { get; private init; }
 
+    /// <summary>Outside.</summary>
     public LedgerTerm Outside { get; private init; }
 
     /// <summary>What is left over; null source when the nozzle flow itself is not known.</summary>
@@ -42,6 +49,7 @@ public sealed record WaterLedger
     /// <summary>Missing in shares of one cylinder, and its one sigma.</summary>
     public double? MissingShares { get; private init; }
 
+    /// <summary>One sigma of it, in shares of a cylinder.</summary>
     public double MissingSharesSigma { get; private init; }
 
     /// <summary>True while nobody measured the bypass, so that what is missing may be there.</summary>

@@ -45,16 +45,22 @@ public sealed class Catalogue
         new CatalogueValidation(this).Run();
     }
 
+    /// <summary>Every fault, the one that nothing is wrong among them.</summary>
     public IReadOnlyList<Fault> Faults { get; }
 
+    /// <summary>Every question.</summary>
     public IReadOnlyList<Cue> Cues { get; }
 
+    /// <summary>Everything that can be done next.</summary>
     public IReadOnlyList<Check> Checks { get; }
 
+    /// <summary>Circumstances that make faults likelier.</summary>
     public IReadOnlyList<Context> Contexts { get; }
 
+    /// <summary>Every hazard that a check or mend may name.</summary>
     public IReadOnlyList<Hazard> Hazards { get; }
 
+    /// <summary>What must stop the pump at once.</summary>
     public IReadOnlyList<StopSign> StopSigns { get; }
 
     /// <summary>Every tool that some check needs.</summary>
@@ -153,14 +159,19 @@ public sealed class Catalogue
         public IReadOnlyList<FaultWord> Words { get; init; } = [];
     }
 
+    /// <summary>The fault of that id; null for one nobody knows.</summary>
     public Fault? Fault(string id) => faultsById.GetValueOrDefault(id);
 
+    /// <summary>The cue of that id; null for one nobody knows.</summary>
     public Cue? Cue(string id) => cuesById.GetValueOrDefault(id);
 
+    /// <summary>The check of that id; null for one nobody knows.</summary>
     public Check? Check(string id) => checksById.GetValueOrDefault(id);
 
+    /// <summary>The context of that id; null for one nobody knows.</summary>
     public Context? Context(string id) => contextsById.GetValueOrDefault(id);
 
+    /// <summary>The hazard of that id; null for one nobody knows.</summary>
     public Hazard? Hazard(string id) => hazardsById.GetValueOrDefault(id);
 
     /// <summary>True where this pump, run like this, has what the entry is about.</summary>

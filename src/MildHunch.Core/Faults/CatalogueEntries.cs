@@ -5,9 +5,13 @@ namespace MildHunch.Core.Faults;
 /// <summary>Where a fault can sit: once in the pump, or once in every cylinder, cavity or end of an intensifier.</summary>
 public enum FaultLocation
 {
+    /// <summary>One for the whole pump.</summary>
     None,
+    /// <summary>One for each cylinder.</summary>
     Cylinder,
+    /// <summary>One for each valve cavity: cylinder and side.</summary>
     Cavity,
+    /// <summary>One for each end of an intensifier.</summary>
     End,
 }
 
@@ -16,9 +20,13 @@ public enum FaultLocation
 /// </summary>
 public enum AnswerPlace
 {
+    /// <summary>Said of the whole pump.</summary>
     None,
+    /// <summary>Said of a cylinder.</summary>
     Cylinder,
+    /// <summary>Said of a cylinder and a side.</summary>
     Cavity,
+    /// <summary>Said of an end of an intensifier.</summary>
     End,
 }
 
@@ -44,10 +52,13 @@ public sealed record CueWord(
     string Cue, string Answer, string Word, string? Side = null, double? Drops = null, string? Standing = null, bool Fed = false,
     bool OtherEnd = false) : IOnlyWhere
 {
+    /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 }
 
@@ -63,8 +74,10 @@ public sealed record Wear(double Shape, double B10Hours);
 /// <summary>A fault of docs/trade.md, Faults, as data.</summary>
 public sealed record Fault : IOnlyWhere
 {
+    /// <summary>Stable name, kebab-case.</summary>
     public required string Id { get; init; }
 
+    /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
 
     /// <summary>The fault in the middle of a sentence: "a leaking discharge valve".</summary>
@@ -79,6 +92,7 @@ public sealed record Fault : IOnlyWhere
     /// <summary>Arrangements that have the part; empty when all but intensifiers do.</summary>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 
     /// <summary>How its part wears, where hours say anything.</summary>
@@ -96,13 +110,16 @@ public sealed record Fault : IOnlyWhere
     /// <summary>Where it is likelier, or less likely, than its weight says.</summary>
     public IReadOnlyList<WeightWhere> WeightWhere { get; init; } = [];
 
+    /// <summary>How many of it a pump can have, and where.</summary>
     public required FaultLocation Location { get; init; }
 
+    /// <summary>The side it sits on, inlet or discharge; null where either or neither.</summary>
     public string? Side { get; init; }
 
     /// <summary>Part of the drawing that is suspected.</summary>
     public required string Part { get; init; }
 
+    /// <summary>Id of what is mended.</summary>
     public required string Action { get; init; }
 
     /// <summary>For a fault of either valve, what is mended on the discharge side; <see cref="Action"/> is then the inlet's.</summary>
@@ -111,8 +128,10 @@ public sealed record Fault : IOnlyWhere
     /// <summary>What is mended where it sits on this side.</summary>
     public string ActionOn(Side? side) => side == Pumps.Side.Discharge && DischargeAction is { } other ? other : Action;
 
+    /// <summary>What is mended, in trade words.</summary>
     public required string ActionName { get; init; }
 
+    /// <summary>Minutes to mend it, opening and closing included; above 0.</summary>
     public required double MendMinutes { get; init; }
 
     /// <summary>Minutes by arrangement, where they differ from <see cref="MendMinutes"/>.</summary>
@@ -128,32 +147,41 @@ public sealed record Fault : IOnlyWhere
     /// <summary>What severity 0 and 1 mean.</summary>
     public required string Zero { get; init; }
 
+    /// <summary>What severity 1 means.</summary>
     public required string One { get; init; }
 
+    /// <summary>How it comes about.</summary>
     public required string How { get; init; }
 
+    /// <summary>What may have caused it, to be looked for while it is open.</summary>
     public required IReadOnlyList<string> Causes { get; init; }
 
+    /// <summary>Ids of the hazards of mending it.</summary>
     public required IReadOnlyList<string> Hazards { get; init; }
 
     /// <summary>Kinds of control it needs to exist; empty when any.</summary>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <summary>How it answers the questions it has something to say to.</summary>
     public required IReadOnlyList<CueWord> Cues { get; init; }
 }
 
 /// <summary>One possible answer to a cue.</summary>
 public sealed record CueAnswer : IOnlyWhere
 {
+    /// <summary>Stable name within its cue.</summary>
     public required string Id { get; init; }
 
+    /// <summary>The answer in words.</summary>
     public required string Text { get; init; }
 
     /// <summary>On a small tag; {k} is the cylinder. The text itself where nothing shorter is needed.</summary>
     public string? Tag { get; init; }
 
+    /// <summary>True for what a sound pump answers.</summary>
     public bool Healthy { get; init; }
 
+    /// <summary>What it is said of.</summary>
     public AnswerPlace At { get; init; }
 
     /// <summary>Names it had before: still accepted, and read as this one.</summary>
@@ -174,18 +202,23 @@ public sealed record CueAnswer : IOnlyWhere
     /// <summary>Where on the drawing it is told, if not where its cue is.</summary>
     public string? Place { get; init; }
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 }
 
 /// <summary>Something a technician sees or hears and answers in a tap.</summary>
 public sealed record Cue : IOnlyWhere
 {
+    /// <summary>Stable name, kebab-case.</summary>
     public required string Id { get; init; }
 
+    /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
 
     /// <summary>What stands before the answer on a small tag; may be empty.</summary>
@@ -194,6 +227,7 @@ public sealed record Cue : IOnlyWhere
     /// <summary>Where on the drawing it is told.</summary>
     public required string Place { get; init; }
 
+    /// <summary>The question as it is put.</summary>
     public required string Question { get; init; }
 
     /// <summary>"choice": one answer. "places": a yes or no for every place.</summary>
@@ -220,12 +254,16 @@ public sealed record Cue : IOnlyWhere
     /// <summary>True where every place has an answer of its own: drips, and what was found when something was opened.</summary>
     public bool ByPlace => Kind == "places" || Reveals;
 
+    /// <summary>What can be answered.</summary>
     public required IReadOnlyList<CueAnswer> Answers { get; init; }
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 }
 
@@ -235,10 +273,13 @@ public sealed record CueAnswered(string Cue, string Answer);
 /// <summary>Something that can be done next.</summary>
 public sealed record Check : IOnlyWhere
 {
+    /// <summary>Stable name, kebab-case.</summary>
     public required string Id { get; init; }
 
+    /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
 
+    /// <summary>Minutes it takes, putting back not counted; above 0.</summary>
     public required double Minutes { get; init; }
 
     /// <summary>What is disturbed by opening has to be put back and proved: minutes for that (common practice, no source).</summary>
@@ -254,6 +295,7 @@ public sealed record Check : IOnlyWhere
     public Check On(ReciprocatingPump pump) =>
         MinutesOn.TryGetValue(pump.Arrangement.Named(), out var minutes) ? this with { Minutes = minutes } : this;
 
+    /// <summary>What is opened for it: a part, or "nothing".</summary>
     public required string Opens { get; init; }
 
     /// <summary>The cue it answers; null when it gives a reading.</summary>
@@ -295,14 +337,19 @@ public sealed record Check : IOnlyWhere
     /// <summary>Quantities that, once measured, answer this too.</summary>
     public IReadOnlyList<string> Also { get; init; } = [];
 
+    /// <summary>How it is done.</summary>
     public required string How { get; init; }
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Arrangements { get; init; } = [];
 
+    /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
 
+    /// <summary>Ids of its hazards.</summary>
     public required IReadOnlyList<string> Hazards { get; init; }
 }
 
@@ -312,6 +359,7 @@ public sealed record NotWhile(string Fault, double Probability);
 /// <summary>Something seen that ends all work on the running pump: one of these answers, or several together.</summary>
 public sealed record StopSign
 {
+    /// <summary>Stable name, kebab-case.</summary>
     public required string Id { get; init; }
 
     /// <summary>What to do, in a short sentence.</summary>
@@ -330,14 +378,19 @@ public sealed record Seen(string Cue, string Answer, bool Stream = false);
 /// <summary>What is known of the pump's history and moves the priors.</summary>
 public sealed record Context
 {
+    /// <summary>Stable name, kebab-case.</summary>
     public required string Id { get; init; }
 
+    /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
 
+    /// <summary>Where its factors come from; null for common practice.</summary>
     public string? Source { get; init; }
 
+    /// <summary>Ids of contexts that cannot hold together with it.</summary>
     public IReadOnlyList<string> Excludes { get; init; } = [];
 
+    /// <summary>How many times likelier it makes a fault, by the fault's id; above 0.</summary>
     public required IReadOnlyDictionary<string, double> Multiply { get; init; }
 }
 

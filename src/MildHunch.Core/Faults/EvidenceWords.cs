@@ -13,8 +13,10 @@ public static class EvidenceWords
 
     private static readonly FrozenDictionary<string, double> ByWord = Scale.ToFrozenDictionary(s => s.Word, s => s.Likelihood);
 
+    /// <summary>True for one of the words.</summary>
     public static bool Known(string word) => ByWord.ContainsKey(word);
 
+    /// <summary>Chance of the answer, 0.02 to 0.95.</summary>
     public static double Likelihood(string word) => ByWord[word];
 
     /// <summary>The word nearest to a likelihood, for telling why.</summary>

@@ -30,8 +30,10 @@ public abstract record Liquid
     /// </summary>
     public virtual double AccelerationDivisor => 1.5;
 
+    /// <summary>Density at no pressure; <see cref="ImpossibleInputException"/> outside the liquid's range.</summary>
     public Density Density(Temperature temperature) => new(DensityAt(Checked(temperature)));
 
+    /// <summary>Vapour pressure; <see cref="ImpossibleInputException"/> outside the liquid's range.</summary>
     public AbsolutePressure VapourPressure(Temperature temperature) => new(VapourPressureAt(Checked(temperature)));
 
     /// <summary>Dynamic viscosity, Pa·s.</summary>
@@ -47,12 +49,16 @@ public abstract record Liquid
     public static double Compression(double pressurePa, double bulkModulusPa) =>
         ((1 / (1 - (TaitShare * Math.Log10(1 + (Math.Max(pressurePa, 0) / TaitPa))))) - 1) * (TaitModulus / bulkModulusPa);
 
+    /// <summary>kg/m³ at no pressure, within the range.</summary>
     protected abstract double DensityAt(Temperature temperature);
 
+    /// <summary>Pa absolute, within the range.</summary>
     protected abstract double VapourPressureAt(Temperature temperature);
 
+    /// <summary>Pa·s, within the range.</summary>
     protected abstract double ViscosityAt(Temperature temperature);
 
+    /// <summary>Pa at no pressure, within the range.</summary>
     protected abstract double BulkModulusAt(Temperature temperature);
 
     private Temperature Checked(Temperature temperature)
@@ -70,18 +76,25 @@ public sealed record PureWater : Liquid
 {
     private static readonly AbsolutePressure Air = AbsolutePressure.StandardAir;
 
+    /// <inheritdoc/>
     public override string Name => "water";
 
+    /// <inheritdoc/>
     public override string Correlation => "IAPWS-IF97 and IAPWS R12-08";
 
+    /// <inheritdoc/>
     public override (double Least, double Most) RangeCelsius => (0, 99);
 
+    /// <inheritdoc/>
     protected override double DensityAt(Temperature temperature) => Water.Density(temperature, Air).Si;
 
+    /// <inheritdoc/>
     protected override double VapourPressureAt(Temperature temperature) => Water.VapourPressure(temperature).Si;
 
+    /// <inheritdoc/>
     protected override double ViscosityAt(Temperature temperature) => Water.Viscosity(temperature, Water.Density(temperature, Air));
 
+    /// <inheritdoc/>
     protected override double BulkModulusAt(Temperature temperature) => Water.BulkModulus(temperature, Air);
 }
 
@@ -91,12 +104,14 @@ public sealed record PureWater : Liquid
 /// </summary>
 public readonly record struct Compressibility(double BulkModulusPa, double Stiffening)
 {
+    /// <summary>A curve that meets the liquid at no pressure and Tait's at this one, Pa.</summary>
     public static Compressibility Of(Liquid liquid, Temperature temperature, double exactAtPa)
     {
         var modulus = liquid.BulkModulus(temperature);
         return new Compressibility(modulus, (exactAtPa / Liquid.Compression(exactAtPa, modulus) - modulus) / exactAtPa);
     }
 
+    /// <summary>Share of the volume lost at a gauge pressure, Pa.</summary>
     public double At(double pressurePa) =>
         pressurePa <= 0 ? pressurePa / BulkModulusPa : pressurePa / (BulkModulusPa + (Stiffening * pressurePa));
 }

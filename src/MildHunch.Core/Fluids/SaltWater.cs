@@ -8,6 +8,7 @@ namespace MildHunch.Core.Fluids;
 /// </summary>
 public sealed record Seawater : Liquid
 {
+    /// <summary>Seawater of this salinity, g/kg, 0 to 42, else <see cref="ImpossibleInputException"/>.</summary>
     public Seawater(double salinity = 35)
     {
         Guard.Within(
@@ -19,12 +20,16 @@ public sealed record Seawater : Liquid
     /// <summary>Grams of salt a kilogram.</summary>
     public double Salinity { get; }
 
+    /// <inheritdoc/>
     public override string Name => $"seawater, {Quantity.Digits(Salinity)} g/kg";
 
+    /// <inheritdoc/>
     public override string Correlation => "EOS-80 density and bulk modulus; Sharqawy 2010 viscosity; Raoult vapour pressure";
 
+    /// <inheritdoc/>
     public override (double Least, double Most) RangeCelsius => (0, 40);
 
+    /// <inheritdoc/>
     protected override double DensityAt(Temperature temperature)
     {
         var t = temperature.In(Units.Celsius);
@@ -35,6 +40,7 @@ public sealed record Seawater : Liquid
         return pure + (a * s) + (b * s * Math.Sqrt(s)) + (4.8314e-4 * s * s);
     }
 
+    /// <inheritdoc/>
     protected override double BulkModulusAt(Temperature temperature)
     {
         var t = temperature.In(Units.Celsius);
@@ -45,6 +51,7 @@ public sealed record Seawater : Liquid
         return (pure + (a * s) + (b * s * Math.Sqrt(s))) * 1e5;
     }
 
+    /// <inheritdoc/>
     protected override double ViscosityAt(Temperature temperature)
     {
         var t = temperature.In(Units.Celsius);
@@ -54,6 +61,7 @@ public sealed record Seawater : Liquid
         return Water.Viscosity(temperature, Water.Density(temperature)) * (1 + (a * s) + (b * s * s));
     }
 
+    /// <inheritdoc/>
     protected override double VapourPressureAt(Temperature temperature) =>
         Water.VapourPressure(temperature).Si / (1 + (0.57357 * Salinity / (1000 - Salinity)));
 }
@@ -67,6 +75,7 @@ public sealed record Brine : Liquid
     private const double WaterMolar = 18.015;
     private const double SaltMolar = 58.443;
 
+    /// <summary>Brine of this share of salt by mass, 0 to 0.26, else <see cref="ImpossibleInputException"/>.</summary>
     public Brine(double saltShare)
     {
         Guard.Within(
@@ -77,12 +86,16 @@ public sealed record Brine : Liquid
     /// <summary>Mass of salt over mass of brine.</summary>
     public double SaltShare { get; }
 
+    /// <inheritdoc/>
     public override string Name => $"brine, {Quantity.Digits(SaltShare * 100)} % salt";
 
+    /// <inheritdoc/>
     public override string Correlation => "Batzle and Wang 1992; Raoult vapour pressure";
 
+    /// <inheritdoc/>
     public override (double Least, double Most) RangeCelsius => (0, 99);
 
+    /// <inheritdoc/>
     protected override double DensityAt(Temperature temperature)
     {
         var t = temperature.In(Units.Celsius);
@@ -90,6 +103,7 @@ public sealed record Brine : Liquid
         return Water.Density(temperature).Si + (1000 * s * (0.668 + (0.44 * s) + (1e-6 * t * (80 + (3 * t) - (3300 * s)))));
     }
 
+    /// <inheritdoc/>
     protected override double ViscosityAt(Temperature temperature)
     {
         var t = Math.Max(temperature.In(Units.Celsius), 1e-6);
@@ -103,6 +117,7 @@ public sealed record Brine : Liquid
         return Water.Viscosity(temperature, Water.Density(temperature)) * At(s) / At(0);
     }
 
+    /// <inheritdoc/>
     protected override double BulkModulusAt(Temperature temperature)
     {
         var t = temperature.In(Units.Celsius);
@@ -112,6 +127,7 @@ public sealed record Brine : Liquid
         return DensityAt(temperature) * sound * sound;
     }
 
+    /// <inheritdoc/>
     protected override double VapourPressureAt(Temperature temperature)
     {
         var water = (1 - SaltShare) / WaterMolar;

@@ -8,6 +8,7 @@ public sealed class SeededNoise(int seed)
 {
     private ulong state = (ulong)seed;
 
+    /// <summary>The next normal number, mean 0 and sigma 1.</summary>
     public double Next() => Math.Sqrt(-2 * Math.Log(1 - Even())) * Math.Cos(2 * Math.PI * Even());
 
     /// <summary>Evenly distributed, 0 to just under 1.</summary>

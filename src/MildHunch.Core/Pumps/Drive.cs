@@ -26,6 +26,7 @@ public sealed record Drive
     {
     }
 
+    /// <summary>Motor or engine.</summary>
     public DriveKind Kind { get; private init; }
 
     /// <summary>Speed of the crank without load.</summary>
@@ -34,6 +35,7 @@ public sealed record Drive
     /// <summary>Share of its speed the driver loses at its rated power: slip of a motor, droop of a governor.</summary>
     public double Droop { get; private init; }
 
+    /// <summary>Power on its plate.</summary>
     public Power Rated { get; private init; }
 
     /// <summary>Turns of the driver for one of the crank, creep of the belt in it.</summary>

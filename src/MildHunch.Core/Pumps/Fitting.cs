@@ -11,8 +11,11 @@ namespace MildHunch.Core.Pumps;
 [Flags]
 public enum Fitting
 {
+    /// <summary>Nothing that anybody asks for.</summary>
     None = 0,
+    /// <summary>A pulsation dampener.</summary>
     Dampener = 1 << 0,
+    /// <summary>A chemical injector.</summary>
     Injector = 1 << 1,
 
     /// <summary>A nozzle rather than a process such as membranes.</summary>

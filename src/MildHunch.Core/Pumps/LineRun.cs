@@ -5,8 +5,11 @@ namespace MildHunch.Core.Pumps;
 /// <summary>What a run is made of: decides how rough it is and how far it stretches.</summary>
 public enum LineMaterial
 {
+    /// <summary>Rubber hose.</summary>
     Hose,
+    /// <summary>Steel pipe.</summary>
     Steel,
+    /// <summary>Plastic pipe.</summary>
     Plastic,
 }
 
@@ -17,10 +20,13 @@ public sealed record LineRun
     {
     }
 
+    /// <summary>Length along the run.</summary>
     public Length Length { get; private init; }
 
+    /// <summary>Inside diameter.</summary>
     public Length Bore { get; private init; }
 
+    /// <summary>What it is made of.</summary>
     public LineMaterial Material { get; private init; }
 
     /// <summary>Sum of the loss coefficients of its fittings, in velocity heads.</summary>

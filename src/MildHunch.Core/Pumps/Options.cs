@@ -3,6 +3,7 @@ namespace MildHunch.Core.Pumps;
 /// <summary>How the pump is built (docs/trade.md, Pumps).</summary>
 public enum Arrangement
 {
+    /// <summary>Plungers on a crank, pushed to discharge.</summary>
     CrankPlunger,
 
     /// <summary>The inlet valve rides on the plunger.</summary>
@@ -21,39 +22,53 @@ public enum Arrangement
 /// <summary>What keeps the pump from dead-heading when the outlet closes.</summary>
 public enum ControlKind
 {
+    /// <summary>Nothing regulates the pressure.</summary>
     None,
+    /// <summary>Sends everything round a bypass once the outlet shuts.</summary>
     Unloader,
+    /// <summary>Spills what is too much.</summary>
     Regulator,
+    /// <summary>Stops the motor once the outlet shuts.</summary>
     AutoStop,
+    /// <summary>A relief valve only.</summary>
     Relief,
 }
 
 /// <summary>What opens what: with six caps each valve has its own, on a stacked bore one plug covers both.</summary>
 public enum HeadLayout
 {
+    /// <summary>A cap over every valve.</summary>
     SixCaps,
+    /// <summary>Inlet valve below the discharge valve in one bore, under one cap.</summary>
     StackedBore,
 }
 
 /// <summary>Where water goes that passes the high-pressure seal.</summary>
 public enum SealReturn
 {
+    /// <summary>Back to the inlet.</summary>
     Inlet,
+    /// <summary>Out at the weep.</summary>
     Weep,
 }
 
 /// <summary>What stands between pump and nozzle: it decides how much the pressure swings.</summary>
 public enum OutletLine
 {
+    /// <summary>Nobody said.</summary>
     Unknown,
+    /// <summary>A hose: soft.</summary>
     Hose,
+    /// <summary>Rigid pipe: stiff.</summary>
     Rigid,
 }
 
 /// <summary>Inlet or discharge side of a cylinder.</summary>
 public enum Side
 {
+    /// <summary>The inlet side.</summary>
     Inlet,
+    /// <summary>The discharge side.</summary>
     Discharge,
 }
 

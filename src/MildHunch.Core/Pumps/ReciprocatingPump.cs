@@ -22,12 +22,16 @@ public sealed record ReciprocatingPump
     {
     }
 
+    /// <summary>How it is built.</summary>
     public Arrangement Arrangement { get; private init; }
 
+    /// <summary>1 to 7; on an intensifier its two ends.</summary>
     public int Cylinders { get; private init; }
 
+    /// <summary>Of one plunger, piston or cup.</summary>
     public Length PlungerDiameter { get; private init; }
 
+    /// <summary>Whole way of a plunger.</summary>
     public Length Stroke { get; private init; }
 
     /// <summary>Rod through the second chamber of a double-acting cylinder; null when single acting.</summary>
@@ -39,14 +43,19 @@ public sealed record ReciprocatingPump
     /// <summary>Turns, or cycles of an intensifier; on that one the most its oil supply can drive.</summary>
     public RotationalSpeed RatedSpeed { get; private init; }
 
+    /// <summary>On its plate.</summary>
     public GaugePressure RatedPressure { get; private init; }
 
+    /// <summary>What regulates its pressure.</summary>
     public ControlKind Control { get; private init; }
 
+    /// <summary>How its unloader works, where it has one.</summary>
     public UnloaderType Unloader { get; private init; }
 
+    /// <summary>How its valves are reached.</summary>
     public HeadLayout HeadLayout { get; private init; }
 
+    /// <summary>Where goes what passes a high-pressure seal.</summary>
     public SealReturn SealReturn { get; private init; }
 
     /// <summary>Which cylinder follows which; matters where a trace or a simulation names one.</summary>

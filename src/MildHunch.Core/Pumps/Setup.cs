@@ -13,15 +13,19 @@ public sealed record Setup
     /// <summary>Speed of the crank as believed; with a <see cref="Drive"/>, its speed without load.</summary>
     public RotationalSpeed Speed { get; private init; }
 
+    /// <summary>All nozzles together, or the process.</summary>
     public Nozzle Nozzle { get; private init; } = null!;
 
     /// <summary>Pressure at which unloader, regulator or relief opens; null when not known.</summary>
     public GaugePressure? ControlSetting { get; private init; }
 
+    /// <summary>What lies between pump and nozzle.</summary>
     public OutletLine Line { get; private init; }
 
+    /// <summary>What is pumped.</summary>
     public Liquid Liquid { get; private init; } = Liquid.PlainWater;
 
+    /// <summary>Of the liquid at the inlet.</summary>
     public Temperature Temperature { get; private init; }
 
     /// <summary>Gauge pressure at the source: 0 for an open tank.</summary>
@@ -39,13 +43,16 @@ public sealed record Setup
     /// <summary>Hose or pipe between pump and nozzle; null when nobody measured it.</summary>
     public LineRun? Outlet { get; private init; }
 
+    /// <summary>A pulsation dampener; null when none.</summary>
     public Dampener? Dampener { get; private init; }
 
     /// <summary>A relief valve beside the control; null when none.</summary>
     public GaugePressure? Relief { get; private init; }
 
+    /// <summary>Where a chemical injector sits; null when none.</summary>
     public InjectorPlace? Injector { get; private init; }
 
+    /// <summary>Working, or with the outlet shut.</summary>
     public ControlState State { get; private init; }
 
     /// <summary>Oil pressure at which the supply of an intensifier holds back; null on all others.</summary>

@@ -25,7 +25,9 @@ public enum UnloaderType
 /// <summary>Where a chemical injector sits; none when null.</summary>
 public enum InjectorPlace
 {
+    /// <summary>Before the pump.</summary>
     Inlet,
+    /// <summary>Behind the pump.</summary>
     Outlet,
 }
 
@@ -36,11 +38,13 @@ public sealed record Dampener
     {
     }
 
+    /// <summary>Gas volume at its charge.</summary>
     public Volume Gas { get; private init; }
 
     /// <summary>Charge with the system empty.</summary>
     public GaugePressure Charge { get; private init; }
 
+    /// <summary>A dampener, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
     public static Dampener Create(Volume gas, GaugePressure charge)
     {
         Guard.Within("gasVolume", gas.Si, 1e-6, 1, gas.Format(Units.Preferred(QuantityKind.Volume)), "a gas volume of 1 mL to 1000 L");

@@ -3,6 +3,7 @@ namespace MildHunch.Core.Quantities;
 /// <summary>A quantity whose kind is only known at run time, for tables of unlike figures. SI inside.</summary>
 public readonly record struct Amount(QuantityKind Kind, double Si)
 {
+    /// <summary>The amount behind a typed quantity.</summary>
     public static Amount Of<T>(T quantity)
         where T : struct, IQuantity<T> => new(T.Kind, quantity.Si);
 
@@ -13,5 +14,6 @@ public readonly record struct Amount(QuantityKind Kind, double Si)
     /// <summary>Written in its preferred unit.</summary>
     public string Text(int significant = 3) => Text(Units.Preferred(Kind), significant);
 
+    /// <summary>Value and symbol in this unit, to so many significant digits.</summary>
     public string Text(Unit unit, int significant = 3) => $"{Quantity.Digits(In(unit), significant)} {unit.Symbol}";
 }

@@ -88,11 +88,17 @@ public static class Units
 
     private static readonly FrozenDictionary<(QuantityKind Kind, string Name), Unit> ByName = Index();
 
+    /// <summary>bar, gauge.</summary>
     public static readonly Unit Bar = Of(QuantityKind.GaugePressure, "bar");
+    /// <summary>L/min.</summary>
     public static readonly Unit LitrePerMinute = Of(QuantityKind.VolumeFlow, "L/min");
+    /// <summary>mm.</summary>
     public static readonly Unit Millimetre = Of(QuantityKind.Length, "mm");
+    /// <summary>Turns a minute.</summary>
     public static readonly Unit Rpm = Of(QuantityKind.RotationalSpeed, "rpm");
+    /// <summary>°C.</summary>
     public static readonly Unit Celsius = Of(QuantityKind.Temperature, "°C");
+    /// <summary>V.</summary>
     public static readonly Unit Volt = Of(QuantityKind.Voltage, "V");
 
     /// <summary>The unit of that kind written this way; null when nobody in the trade writes it so.</summary>

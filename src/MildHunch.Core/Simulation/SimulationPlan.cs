@@ -26,13 +26,16 @@ public sealed record SimulationPlan
     /// <summary>Time over which a driver comes up to speed or runs down.</summary>
     public double RampSeconds { get; init; } = 0.3;
 
+    /// <summary>When the outlet is opened or shut.</summary>
     public IReadOnlyList<OutletMove> Outlet { get; init; } = [];
 
+    /// <summary>When the speed changes.</summary>
     public IReadOnlyList<SpeedMove> Speed { get; init; } = [];
 
     /// <summary>One sigma of the noise laid over sampled pressures, Pa; 0 for none.</summary>
     public double NoisePa { get; init; }
 
+    /// <summary>Of the noise; the same seed gives the same noise.</summary>
     public int Seed { get; init; } = 1;
 
     /// <summary>The same with its moves in the order of time, those of one moment as they were told.</summary>

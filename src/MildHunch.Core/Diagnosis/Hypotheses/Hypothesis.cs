@@ -22,6 +22,7 @@ public sealed class HypothesisSet
         Effects = effects;
     }
 
+    /// <summary>Every hypothesis about this pump; priors add to 1.</summary>
     public IReadOnlyList<Hypothesis> All { get; }
 
     /// <summary>Distinct effects, each solved once however many places it can sit in.</summary>

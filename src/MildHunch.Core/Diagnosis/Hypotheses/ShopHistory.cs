@@ -16,6 +16,7 @@ public sealed class ShopHistory
     private readonly Dictionary<string, int> places = [];
     private readonly double total;
 
+    /// <summary>What closed cases of this pump type found: times by fault.</summary>
     public ShopHistory(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyDictionary<string, int> found)
     {
         this.found = found;

@@ -33,6 +33,7 @@ public sealed class NumericLikelihood
     private readonly Instruments instruments;
     private readonly double[] range;
 
+    /// <summary>Weighs readings of these instruments against this table.</summary>
     public NumericLikelihood(PredictionTable table, Instruments instruments, IPumpModel model)
     {
         this.table = table;

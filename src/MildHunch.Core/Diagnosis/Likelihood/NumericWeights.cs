@@ -11,6 +11,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// </summary>
 public sealed class NumericWeights
 {
+    /// <summary>Weights by bin from log-likelihoods by severity.</summary>
     public NumericWeights(
         double[][] steady, double[][] swing, double swingExponent, int softCount, SeverityBins bins,
         double atLeast = double.NegativeInfinity)

@@ -39,6 +39,7 @@ public sealed class LeakRates
     private readonly (double Share, double Log)[]?[] byEffect;
     private readonly Setup setup;
 
+    /// <summary>Works out what every fault lets out at every size.</summary>
     public LeakRates(IPumpModel model, PredictionTable table, SeverityBins bins)
     {
         setup = model.Setup;

@@ -28,6 +28,7 @@ public sealed class PredictionTable
     private readonly bool allPulsate;
     private readonly double[] sound;
 
+    /// <summary>Solves every effect at every severity and softness.</summary>
     public PredictionTable(IPumpModel model, IReadOnlyList<string> effects)
     {
         var soft = OutletCompliance.Nodes(model.Setup);
@@ -80,6 +81,7 @@ public sealed class PredictionTable
     /// <summary>Severities of the kind at the fine severities of an effect.</summary>
     internal ReadOnlySpan<double> Along(int effect) => along[effect];
 
+    /// <summary>How many values of the outlet's softness are summed over.</summary>
     public int SoftCount => softCount;
 
     /// <summary>About as many bytes as it holds.</summary>

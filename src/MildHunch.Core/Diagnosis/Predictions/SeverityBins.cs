@@ -18,6 +18,7 @@ public sealed class SeverityBins
     /// </summary>
     public const double Unmentioned = 0.15;
 
+    /// <summary>Sorts the severities of every effect by how noticeable they are.</summary>
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
         : this(table, pump, SeverityPrior.Of(table, new Instruments(pump, setup, CaseEvidence.None), pump))
     {

@@ -3,6 +3,7 @@ namespace MildHunch.Core.Diagnosis.Verdict;
 /// <summary>How sure we are, in words (docs/trade.md, Verdict). Never certain.</summary>
 public static class HunchWords
 {
+    /// <summary>The words for a probability, 0 to 1.</summary>
     public static string Of(double probability) => probability switch
     {
         < 0.5 => "mild hunch",

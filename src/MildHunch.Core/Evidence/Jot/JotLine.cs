@@ -53,6 +53,9 @@ public sealed class JotLine
     private readonly Catalogue catalogue;
     private readonly JotLexicon lexicon;
 
+    /// <summary>
+    /// A reader of what this catalogue knows. Throws <see cref="CatalogueException"/> where the shorthand names what it does not.
+    /// </summary>
     public JotLine(Catalogue catalogue)
     {
         this.catalogue = catalogue;

@@ -20,8 +20,10 @@ public sealed record SumField(string Id, string Name, QuantityKind Kind, string 
     /// <summary>One sigma of the entry, as a share of it: makes the band of the results.</summary>
     public double Sigma { get; init; }
 
+    /// <summary>Smallest value accepted, SI.</summary>
     public double Least { get; init; }
 
+    /// <summary>Largest value accepted, SI.</summary>
     public double Most { get; init; } = double.PositiveInfinity;
 
     /// <summary>For a pick from a list: id and words.</summary>
@@ -108,10 +110,13 @@ public sealed class SumValues
         this.picks = picks;
     }
 
+    /// <summary>A value that was given or has a usual one, SI.</summary>
     public double this[string id] => si[id];
 
+    /// <summary>A value, SI; null where none was given.</summary>
     public double? Maybe(string id) => si.TryGetValue(id, out var value) ? value : null;
 
+    /// <summary>What was picked from a list.</summary>
     public string Pick(string id) => picks[id];
 
     /// <summary>Refuses unknown fields, missing ones and values outside their range.</summary>

@@ -14,6 +14,7 @@ public enum LeakWay
     /// <summary>To the inlet or to the weep, as this pump's seals are built.</summary>
     AsSealReturns,
 
+    /// <summary>Out at the weep.</summary>
     Outside,
 }
 
@@ -29,14 +30,19 @@ public sealed class CylinderLeak(
     private static readonly CylinderLeak ForwardOutside = new("any-outside-leak", LeakStroke.Forward, 0, Widest, LeakWay.Outside);
     private static readonly CylinderLeak Return = new("any-return-leak", LeakStroke.Return, 0, Widest);
 
+    /// <inheritdoc/>
     public string Id => id;
 
+    /// <inheritdoc/>
     public bool Unbalances => true;
 
+    /// <inheritdoc/>
     public IEffect Kind(ReciprocatingPump pump) => stroke == LeakStroke.Return ? Return : Outside(pump) ? ForwardOutside : Forward;
 
+    /// <inheritdoc/>
     public double Along(double severity) => Math.Sqrt(Leak(severity) / Widest);
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         var chamber = IEffect.Chamber(pump, cylinder);
@@ -47,6 +53,7 @@ public sealed class CylinderLeak(
         condition.DripFlow += severity * dripM3S;
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
 
     private bool Outside(ReciprocatingPump pump) =>
@@ -58,25 +65,33 @@ public sealed class CylinderLeak(
 /// <summary>Inlet valve does not open: up to the whole stroke of one cylinder stays empty.</summary>
 public sealed class NoFill : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "no-fill";
 
+    /// <inheritdoc/>
     public bool Unbalances => true;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.Starve(IEffect.Chamber(pump, cylinder), severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
 /// <summary>Drips outside without taking anything from the delivery: so much at severity 1, m³/s.</summary>
 public sealed class WeepOnly(string id, double mostM3S) : IEffect
 {
+    /// <inheritdoc/>
     public string Id => id;
 
+    /// <inheritdoc/>
     public bool MovesNumbers => false;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.DripFlow += severity * mostM3S;
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }

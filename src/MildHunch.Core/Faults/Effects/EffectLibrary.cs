@@ -57,5 +57,6 @@ public static class EffectLibrary
     /// <summary>All effects.</summary>
     public static IEnumerable<IEffect> All => ById.Values;
 
+    /// <summary>The effect of that id; null for one nobody knows.</summary>
     public static IEffect? Find(string id) => ById.GetValueOrDefault(id);
 }

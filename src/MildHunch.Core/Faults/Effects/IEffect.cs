@@ -9,6 +9,7 @@ namespace MildHunch.Core.Faults.Effects;
 /// </summary>
 public interface IEffect
 {
+    /// <summary>Name in the catalogue.</summary>
     string Id { get; }
 
     /// <summary>False where severity does not change any number, so that solving it once is enough.</summary>

@@ -6,14 +6,18 @@ namespace MildHunch.Core.Faults.Effects;
 /// <summary>Changes no number.</summary>
 public sealed class NoEffect : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "none";
 
+    /// <inheritdoc/>
     public bool MovesNumbers => false;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => 1;
 }
 
@@ -25,14 +29,17 @@ public sealed class InletRestriction : IEffect
 {
     private const double Least = 0.4 / OperatingPointSolver.OrdinaryInlet;
 
+    /// <inheritdoc/>
     public string Id => "inlet-restriction";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         condition.InletCapacity *= Math.Pow(Least, severity);
         condition.ExtraSwing += 0.3 * Short(severity);
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => Short(severity) / 0.10;
 
     private static double Short(double severity) => Math.Max(0, 1 - (OperatingPointSolver.OrdinaryInlet * Math.Pow(Least, severity)));
@@ -41,35 +48,44 @@ public sealed class InletRestriction : IEffect
 /// <summary>Gas in the inlet: so much of each stroke at severity 1.</summary>
 public sealed class GasInInlet(string id, double most) : IEffect
 {
+    /// <inheritdoc/>
     public string Id => id;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         condition.FillFactor *= 1 - (most * severity);
         condition.ExtraSwing += 0.8 * most * severity;
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => most * severity / 0.10;
 }
 
 /// <summary>Up to 70 K warmer than believed, held at the end of the liquid's range.</summary>
 public sealed class HotSupply : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "hot-supply";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.WarmerK += 70 * severity;
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
 
 /// <summary>Crank slower than believed, up to four tenths.</summary>
 public sealed class SpeedLow : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "speed-low";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.SpeedFactor *= 1 - (0.4 * severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
 }

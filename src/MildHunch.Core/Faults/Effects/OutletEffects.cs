@@ -6,8 +6,11 @@ namespace MildHunch.Core.Faults.Effects;
 /// <summary>Where an orifice leads from the pump's outlet.</summary>
 public enum OrificeWay
 {
+    /// <summary>To the bypass.</summary>
     Bypass,
+    /// <summary>Outside.</summary>
     Outside,
+    /// <summary>From the high to the low side of the head.</summary>
     Inside,
 }
 
@@ -21,12 +24,16 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
     private const double Most = 0.95;
     private static readonly Orifice AnyBypass = new("any-bypass", OrificeWay.Bypass, Least, Most);
 
+    /// <inheritdoc/>
     public string Id => id;
 
+    /// <inheritdoc/>
     public IEffect Kind(ReciprocatingPump pump) => way == OrificeWay.Bypass ? AnyBypass : this;
 
+    /// <inheritdoc/>
     public double Along(double severity) => way == OrificeWay.Bypass ? (Flow(severity) - Least) / (Most - Least) : severity;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         var f = Flow(severity);
@@ -45,6 +52,7 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
         }
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump)
     {
         var f = Flow(severity);
@@ -58,14 +66,17 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
 /// <summary>Cracked diaphragm: water up the stem, up to 3 % of the flow, and pressure that hunts by up to 30 %.</summary>
 public sealed class HuntingRegulator : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "hunting-regulator";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         condition.OutsideShare += 0.03 * severity;
         condition.ExtraSwing += 0.3 * severity;
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
@@ -74,44 +85,56 @@ public sealed class HuntingRegulator : IEffect
 /// </summary>
 public sealed class SettingLow : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "setting-low";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.SettingFactor *= 0.95 - (0.65 * severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
 }
 
 /// <summary>Control opens too late or not at all: 1.1 to 4 times its setting.</summary>
 public sealed class SettingHigh : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "setting-high";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.SettingFactor *= 1.1 + (2.9 * severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => 1;
 }
 
 /// <summary>Relief valve lifts below what it is believed to be set to: from 0.95 down to half of it (common practice, no source).</summary>
 public sealed class ReliefLow : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "relief-low";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.ReliefFactor *= 0.95 - (0.45 * severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.3;
 }
 
 /// <summary>Pressure that dips at every reversal of an intensifier, by up to three tenths (common practice, no source).</summary>
 public sealed class ShiftDip : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "shift-dip";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.ExtraSwing += 0.3 * severity;
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
@@ -120,8 +143,10 @@ public sealed class ShiftDip : IEffect
 /// </summary>
 public sealed class HoseFault : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "hose-fault";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
         // Most bad hoses only drip at a coupling; few lose much of the pressure.
@@ -129,43 +154,55 @@ public sealed class HoseFault : IEffect
         condition.OutsideShare += 0.05 * severity * severity;
     }
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
 }
 
 /// <summary>Dampener gas gone: all of it at severity 1.</summary>
 public sealed class DampenerLost : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "dampener-lost";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.DampenerShare *= 1 - severity;
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
 
 /// <summary>Area of the nozzle over what it should be.</summary>
 public sealed class NozzleArea(string id, double from, double to, bool always = false) : IEffect
 {
+    /// <inheritdoc/>
     public string Id => id;
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.NozzleFactor *= from + ((to - from) * severity);
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => always ? 1 : Math.Abs(from + ((to - from) * severity) - 1) / 0.10;
 }
 
 /// <summary>Shows from nothing (severity 0 of this scale) through true at one half to twice what is there.</summary>
 public sealed class GaugeWrong : IEffect
 {
+    /// <inheritdoc/>
     public string Id => "gauge-wrong";
 
+    /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
         condition.GaugeFactor *= 2 * severity;
 
+    /// <inheritdoc/>
     public double Size(double severity, ReciprocatingPump pump) => Told(severity) / 0.10;
 
+    /// <inheritdoc/>
     public double Told(double severity) => Math.Abs((2 * severity) - 1);
 
     // A wrong gauge reads low more often than high: told severity runs towards one that shows nothing.
+    /// <inheritdoc/>
     public double Solved(double told) => 0.5 * (1 - told);
 }

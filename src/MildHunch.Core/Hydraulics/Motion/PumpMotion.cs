@@ -15,6 +15,7 @@ namespace MildHunch.Core.Hydraulics.Motion;
 /// <param name="Dwell">On an intensifier the share of a stroke spent standing; null for cranks and plates.</param>
 public readonly record struct PumpMotion(int Cylinders, double Lambda, double RodSideShare, double Slip, double? Dwell)
 {
+    /// <summary>Chambers that deliver: two a double-acting cylinder.</summary>
     public int Chambers => RodSideShare > 0 ? 2 * Cylinders : Cylinders;
 
     /// <summary>Mean flow of all chambers, all sound.</summary>

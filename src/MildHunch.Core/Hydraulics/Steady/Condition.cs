@@ -6,6 +6,7 @@ namespace MildHunch.Core.Hydraulics.Steady;
 [InlineArray(Most)]
 public struct PerChamber
 {
+    /// <summary>Chambers there can be: seven double-acting cylinders.</summary>
     public const int Most = 14;
     private double first;
 }
@@ -82,6 +83,7 @@ public struct Condition()
     /// <summary>Share of a chamber's stroke that does not fill.</summary>
     public readonly double Unfilled(int chamber) => unfilled[chamber];
 
+    /// <summary>Adds a leak of the forward stroke: G at the sound pump's pressure, 0 and more; outside, or back to the inlet.</summary>
     public void LeakForward(int chamber, double g, bool outside = false)
     {
         forward[chamber] += g;
@@ -90,12 +92,14 @@ public struct Condition()
             Outside |= 1 << chamber;
     }
 
+    /// <summary>Adds a leak of the return stroke: G at the sound pump's pressure, 0 and more.</summary>
     public void LeakBack(int chamber, double g)
     {
         back[chamber] += g;
         Mark(chamber);
     }
 
+    /// <summary>Leaves a share of a chamber's stroke empty, 0 to 1.</summary>
     public void Starve(int chamber, double share)
     {
         unfilled[chamber] = 1 - ((1 - unfilled[chamber]) * (1 - share));

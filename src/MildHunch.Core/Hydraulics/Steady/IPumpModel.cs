@@ -5,8 +5,10 @@ namespace MildHunch.Core.Hydraulics.Steady;
 /// <summary>Whatever foretells what a pump in a given condition shows: the steady balance, or a slower and truer model.</summary>
 public interface IPumpModel
 {
+    /// <summary>The pump it answers for.</summary>
     ReciprocatingPump Pump { get; }
 
+    /// <summary>How that pump is run.</summary>
     Setup Setup { get; }
 
     /// <summary>The model to solve two faults at once with, many times over: a slow one may name a quicker one.</summary>

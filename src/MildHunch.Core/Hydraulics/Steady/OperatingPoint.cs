@@ -12,6 +12,7 @@ public record struct OperatingPoint
     /// <summary>Mean pressure at the nozzle or process, behind hose and fittings.</summary>
     public double GunPa;
 
+    /// <summary>m³/s.</summary>
     public double NozzleFlow;
 
     /// <summary>Through unloader, regulator, relief and any leak beside them.</summary>
@@ -29,6 +30,7 @@ public record struct OperatingPoint
     /// <summary>Power spent on everything that leaks beside nozzle and bypass, W.</summary>
     public double LeakPower;
 
+    /// <summary>Turns a second.</summary>
     public double SpeedHz;
 
     /// <summary>Gauge pressure at the pump's inlet.</summary>

@@ -46,6 +46,9 @@ public sealed partial class OperatingPointSolver : IPumpModel
     private readonly CycleTable? forward;
     private readonly CycleTable? back;
 
+    /// <summary>
+    /// Lays out what does not depend on the condition. Throws <see cref="ImpossibleInputException"/> for a set-up that cannot run.
+    /// </summary>
     public OperatingPointSolver(ReciprocatingPump pump, Setup setup)
     {
         Pump = pump;
@@ -87,8 +90,10 @@ public sealed partial class OperatingPointSolver : IPumpModel
         (HealthyPa, HealthyFlow) = (Math.Max(1e4, sound.PressurePa), full);
     }
 
+    /// <inheritdoc/>
     public ReciprocatingPump Pump { get; }
 
+    /// <inheritdoc/>
     public Setup Setup { get; }
 
     /// <summary>Mean pressure of the sound pump as set up, Pa: what leak sizes are referred to.</summary>

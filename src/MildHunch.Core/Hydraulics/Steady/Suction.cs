@@ -80,7 +80,9 @@ public static class Suction
 public readonly record struct SuctionHead(
     double Source, double Level, double Friction, double Acceleration, double Required, double Velocity)
 {
+    /// <summary>NPSHa, m.</summary>
     public double Available => Source + Level - Friction - Acceleration;
 
+    /// <summary>What is available over what is required, m; below 0 it cavitates.</summary>
     public double Margin => Available - Required;
 }
