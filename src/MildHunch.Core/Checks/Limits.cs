@@ -29,7 +29,8 @@ public sealed record Limits(
                 throw new ImpossibleInputException("limits.without", $"“{tool}”", string.Join(", ", catalogue.Tools));
         foreach (var hazard in Avoid ?? [])
             if (hazard is null || catalogue.Hazard(hazard) is null)
-                throw new ImpossibleInputException("limits.avoid", $"“{hazard}”", string.Join(", ", catalogue.Hazards.Select(h => h.Id)));
+                throw new ImpossibleInputException(
+                    "limits.avoid", $"“{hazard}”", string.Join(", ", catalogue.Hazards.Select(h => h.Id)));
         if (MostMinutes is { } minutes)
             Guard.Within("limits.mostMinutes", minutes, 1, 1000, minutes.ToString(CultureInfo.InvariantCulture), "1 to 1000 minutes");
     }

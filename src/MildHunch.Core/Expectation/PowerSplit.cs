@@ -73,7 +73,8 @@ public readonly record struct RunningCost(double WastedW, double LostWater, doub
                     [new("", "outside now", new Amount(QuantityKind.VolumeFlow, faulty.OutsideFlow).Text())],
                     source)) with { Unit = "L/h" },
             Plain(
-                "longer", "The same work takes longer by", QuantityKind.Ratio, LongerBy, new Working("Longer", "U₀/U − 1", powers, source)),
+                "longer", "The same work takes longer by", QuantityKind.Ratio, LongerBy,
+                new Working("Longer", "U₀/U − 1", powers, source)),
             Plain("money", $"Costs an hour, {currency}", QuantityKind.Count, MoneyPerHour, new Working(
                 "Money", "energy · its price + water · its price",
                 [

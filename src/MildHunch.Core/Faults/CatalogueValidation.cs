@@ -41,7 +41,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         foreach (var kind in where.Requires)
             Require(Enum.TryParse<ControlKind>(kind, true, out _), file, entry, $"requires unknown control “{kind}”");
         foreach (var arrangement in where.Arrangements)
-            Require(Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry, $"unknown arrangement “{arrangement}”");
+            Require(
+                Enum.GetValues<Arrangement>().Any(a => a.Named() == arrangement), file, entry,
+                $"unknown arrangement “{arrangement}”");
         foreach (var part in where.Fitted)
             Require(
                 Fittings.Find(part) is not null, file, entry,

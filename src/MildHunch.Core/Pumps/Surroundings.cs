@@ -75,13 +75,22 @@ public sealed record Dampener
     }
 
     /// <summary>Liquid in it at a pressure of the pulsation, m³: gas by Boyle's law at the mean, adiabatic around that.</summary>
-    public double TakenUp(double meanPa, double pressurePa)
+    public double TakenUp(double meanPa, double pressurePa) => TakenUp(meanPa, pressurePa, out _);
+
+    /// <summary>The same with its slope, m³/Pa.</summary>
+    public double TakenUp(double meanPa, double pressurePa, out double slope)
     {
         const double air = PhysicalConstants.StandardAirPa;
         const double gamma = 1.4;
+        slope = 0;
+        if (pressurePa <= 0)
+            return 0;
         var settled = Math.Max(meanPa, Charge.Si) + air;
-        var gas = Gas.Si * (Charge.Si + air) / settled * Math.Pow(settled / Math.Max(1, pressurePa + air), 1 / gamma);
-        return Math.Max(0, Gas.Si - gas);
+        var gas = Gas.Si * (Charge.Si + air) / settled * Math.Pow(settled / (pressurePa + air), 1 / gamma);
+        if (gas >= Gas.Si)
+            return 0;
+        slope = gas / (gamma * (pressurePa + air));
+        return Gas.Si - gas;
     }
 }
 

@@ -10,7 +10,8 @@ public static class NumberText
 {
     private static readonly (char Sign, double Value)[] VulgarFractions =
     [
-        ('½', 0.5), ('¼', 0.25), ('¾', 0.75), ('⅛', 0.125), ('⅜', 0.375), ('⅝', 0.625), ('⅞', 0.875), ('⅓', 1.0 / 3), ('⅔', 2.0 / 3),
+        ('½', 0.5), ('¼', 0.25), ('¾', 0.75), ('⅛', 0.125), ('⅜', 0.375), ('⅝', 0.625), ('⅞', 0.875), ('⅓', 1.0 / 3),
+        ('⅔', 2.0 / 3),
     ];
 
     // Denominators of a rule or a drill, and thirds; 120/140 is two numbers.

@@ -64,14 +64,6 @@ internal sealed class Plant
         OpenBypass = FullFlow / Math.Sqrt(UnloadedShare * pump.RatedPressure.Si);
 
         HalfLine = Line / 2;
-        if (setup.Dampener is { } dampener && condition.DampenerShare > 0)
-        {
-            var charge = dampener.Charge.Si + PhysicalConstants.StandardAirPa;
-            DampenerGas = condition.DampenerShare * dampener.Gas.Si;
-            DampenerMeanPa = Math.Max(Steady.PressurePa + PhysicalConstants.StandardAirPa, charge);
-            DampenerMeanGas = DampenerGas * charge / DampenerMeanPa;
-        }
-
         var flow = Math.Max(Steady.NozzleFlow, 0.05 * FullFlow);
         var drop = Math.Max(Steady.PressurePa - Steady.GunPa, LeastLineDropShare * Math.Max(Steady.PressurePa, 1e5));
         LineConductance = flow / Math.Sqrt(drop);
@@ -151,12 +143,6 @@ internal sealed class Plant
 
     public double HalfLine { get; }
 
-    public double DampenerGas { get; }
-
-    public double DampenerMeanPa { get; } = 1;
-
-    public double DampenerMeanGas { get; }
-
     public double LineConductance { get; }
 
     public double InletResistance { get; }
@@ -169,18 +155,14 @@ internal sealed class Plant
 
     public double InletCompliance { get; }
 
-    /// <summary>
-    /// Liquid taken up by the dampener at a gauge pressure, and its slope: slow changes isothermal, the pulsation γ = 1.4.
-    /// </summary>
+    /// <summary>Liquid taken up by the dampener at a gauge pressure, and its slope.</summary>
     public double DampenerLiquid(double pressurePa, out double slope)
     {
         slope = 0;
-        if (DampenerGas <= 0 || pressurePa <= 0)
+        if (Setup.Dampener is not { } dampener || Condition.DampenerShare <= 0)
             return 0;
-        var gas = DampenerMeanGas * Math.Pow(DampenerMeanPa / (pressurePa + PhysicalConstants.StandardAirPa), 1 / 1.4);
-        if (gas >= DampenerGas)
-            return 0;
-        slope = gas / (1.4 * (pressurePa + PhysicalConstants.StandardAirPa));
-        return DampenerGas - gas;
+        var liquid = Condition.DampenerShare * dampener.TakenUp(Steady.PressurePa, pressurePa, out slope);
+        slope *= Condition.DampenerShare;
+        return liquid;
     }
 }

@@ -307,7 +307,9 @@ public sealed class CaseBook(
             .Concat(evidence.Cues.Where(c => c.Source?.StartsWith("cues", StringComparison.Ordinal) == true)
                 .Select(c => Sentences.Say(catalogue, c)))
             .Concat((request.Facts ?? new Dictionary<string, string>())
-                .Select(f => f.Value.Length > 0 ? $"{f.Key}: {(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}" : $"{f.Key} cleared"))
+                .Select(f => f.Value.Length > 0
+                    ? $"{f.Key}: {(f.Value.Length > 60 ? f.Value[..60] + "…" : f.Value)}"
+                    : $"{f.Key} cleared"))
             .Concat(request.Context is null ? [] : ["History changed"])
             .Concat(request.Hours is null ? [] : ["Hours noted"])
             .Concat(request.Limits is null ? [] : ["Limits of today changed"])

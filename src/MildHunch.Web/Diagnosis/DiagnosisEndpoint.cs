@@ -67,14 +67,15 @@ public static class DiagnosisEndpoint
     {
         var (tested, opened) = (Math.Round(o.MinutesIfTested), Math.Round(o.MinutesIfOpened));
         var text = tested == opened && o.BestCheck is not null
-            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to a proved "
-                + "pump."
+            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to "
+                + "a proved pump."
             : o.Recommended
             ? $"Open and mend now: about {opened} min to a proved pump. "
                 + (o.BestCheck is null
                     ? "No check left would shorten that."
                     : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")
-            : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you open now.";
+            : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you "
+                + "open now.";
         return new OpenNowDto(o.Recommended, Math.Round(o.MinutesIfTested, 1), Math.Round(o.MinutesIfOpened, 1), o.BestCheck?.Id, text);
     }
 
@@ -146,7 +147,8 @@ public static class DiagnosisEndpoint
             return "Not measured at the nozzle, so nobody knows what is missing.";
         var where = l.MissingMayBeInBypass ? "missing or in the bypass" : "missing";
         var amount = string.Create(
-            System.Globalization.CultureInfo.InvariantCulture, $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
+            System.Globalization.CultureInfo.InvariantCulture,
+            $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
         return shares < 2 * l.MissingSharesSigma ? $"Nothing to speak of is {where} ({amount})." : $"{amount} is {where}.";
     }
 

@@ -27,7 +27,8 @@ public static class JotEndpoint
 
     private static JotResponse Read(JotRequest request, JotLine jot)
     {
-        var text = request.Text ?? throw new ImpossibleInputException("text", "nothing", "a line such as “31 bar swing 24, bypass none”");
+        var text = request.Text
+            ?? throw new ImpossibleInputException("text", "nothing", "a line such as “31 bar swing 24, bypass none”");
         var pump = request.Pump.ToCore();
         var read = jot.Read(
             text, pump,

@@ -64,7 +64,8 @@ public static class Mapping
         foreach (var (id, field) in named)
             if (id is not null && (id.Length is 0 or > 100 || !seen.Add(id)))
                 throw new ImpossibleInputException(
-                    field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”", "a name of 1 to 100 characters that no other entry has");
+                    field, id.Length > 40 ? $"“{id[..40]}…”" : $"“{id}”",
+                    "a name of 1 to 100 characters that no other entry has");
     }
 
     /// <summary>CaseEvidence from what was sent; unknown answers count as asked in vain.</summary>

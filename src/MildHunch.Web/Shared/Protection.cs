@@ -60,7 +60,8 @@ public static class Protection
             ? next(context)
             : throw new RefusalException(
                 StatusCodes.Status421MisdirectedRequest, "Not by this name", "Host",
-                $"Mild Hunch is not called “{Short(context.Request.Host.Host)}” here. A shop may list names of its own in ALLOWED_HOSTS.");
+                $"Mild Hunch is not called “{Short(context.Request.Host.Host)}” here. A shop may list names of its own in "
+                    + "ALLOWED_HOSTS.");
 
     /// <summary>Refuses a body in letters that nobody knows, before anything tries to read it.</summary>
     public static Task KnownLetters(HttpContext context, RequestDelegate next)

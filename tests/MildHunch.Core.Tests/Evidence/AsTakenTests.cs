@@ -130,7 +130,8 @@ public class AsTakenTests
     }
 
     /// <summary>
-    /// Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (docs/trade.md, Power). 69 bar and 19 L/min
+    /// Amps tell of a gauge that lies: I = p·Q / (0.885·√3·U·0.88·cos φ) for what it shows (docs/trade.md, Power). 69 bar and
+    /// 19 L/min
     /// at 400 V
     /// ask for 4.8 A.
     /// </summary>

@@ -81,7 +81,9 @@ public class LiquidTests
         (oil.Viscosity(At(100)) / oil.Density(At(100)).Si * 1e6).ShouldBe(5.4, 0.05);
     }
 
-    /// <summary>docs/trade.md, Liquids: Tait takes 11 % of the volume at 380 MPa. Up to 10 MPa it is p/β; at 100 MPa IF97 is met.</summary>
+    /// <summary>
+    /// docs/trade.md, Liquids: Tait takes 11 % of the volume at 380 MPa. Up to 10 MPa it is p/β; at 100 MPa IF97 is met.
+    /// </summary>
     [Fact]
     public void Compression_at_high_pressure()
     {

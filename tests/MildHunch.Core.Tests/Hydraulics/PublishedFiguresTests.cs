@@ -52,7 +52,9 @@ public class PublishedFiguresTests
         peak.ShouldBeInRange(95, 110);
     }
 
-    /// <summary>Size 1.0 passes 0.22794·√bar L/min (docs/trade.md, Nozzle, from the trade's definition: US gal/min at 4000 psi).</summary>
+    /// <summary>
+    /// Size 1.0 passes 0.22794·√bar L/min (docs/trade.md, Nozzle, from the trade's definition: US gal/min at 4000 psi).
+    /// </summary>
     [Fact]
     public void Nozzle_size_one()
     {

@@ -109,7 +109,8 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             ?? throw new ImpossibleInputException("cues.cue", $"“{fact.Cue}”", string.Join(", ", catalogue.Cues.Select(c => c.Id)));
         var answer = cue.Answer(fact.Answer)
             ?? throw new ImpossibleInputException(
-                "cues.answer", $"“{fact.Answer}” for {cue.Id}", string.Join(", ", cue.Answers.Where(a => !a.Retired).Select(a => a.Id)));
+                "cues.answer", $"“{fact.Answer}” for {cue.Id}",
+                string.Join(", ", cue.Answers.Where(a => !a.Retired).Select(a => a.Id)));
         if (!Catalogue.Fits(cue, pump, fittings))
             throw new ImpossibleInputException(
                 "cues.cue", cue.Id,

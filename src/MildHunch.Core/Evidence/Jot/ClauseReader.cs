@@ -15,7 +15,8 @@ internal sealed class ClauseReader(Catalogue catalogue, ReciprocatingPump pump, 
     public ClauseRead Read(IReadOnlyList<Token> clause)
     {
         if (clause.OfType<StrangeToken>().FirstOrDefault() is { } strange)
-            return new ClauseRead([], strange.Problem == "not understood" ? $"“{jot.TextOf(strange)}” is not understood" : strange.Problem);
+            return new ClauseRead(
+                [], strange.Problem == "not understood" ? $"“{jot.TextOf(strange)}” is not understood" : strange.Problem);
         try
         {
             return new ClauseRead(new ClauseWalk(jot, clause).Go(), null);

@@ -108,7 +108,8 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
                 : Ask("± is noted for the pressure at the head only", out problem);
         if (what.Id == swing.Id && value.High is not null && !value.Between)
             return Ask(
-                "does it swing between the two, or by between the two? Write “between 28 and 46 bar” or “swing 18 bar”", out problem);
+                "does it swing between the two, or by between the two? Write “between 28 and 46 bar” or “swing 18 bar”",
+                out problem);
         if (value.High < value.Low)
             return Ask("did it fall from the one to the other? Write what it is now, or the smaller number first for a range", out problem);
         if (value.High is { } high && (what.Id == pressure.Id || what.Id == swing.Id))

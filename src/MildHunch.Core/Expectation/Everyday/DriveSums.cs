@@ -29,7 +29,8 @@ internal static class DriveSums
             [
                 new(
                     "speed", "Crank speed", QuantityKind.RotationalSpeed, driver / ratio * (1 - Drive.BeltCreep),
-                    "N = N driver · d₁/d₂ · (1 − creep)", "Synchronous speed 2f/poles; belt creep 1 to 2 % (common practice)", "speed"),
+                    "N = N driver · d₁/d₂ · (1 − creep)", "Synchronous speed 2f/poles; belt creep 1 to 2 % (common practice)",
+                    "speed"),
                 new(
                     "driver-speed", "Driver speed", QuantityKind.RotationalSpeed, driver,
                     v.Maybe("driver") is null ? "N = 2f/poles · (1 − slip)" : "as measured", "Three-phase motors"),
@@ -76,7 +77,8 @@ internal static class DriveSums
         { Unit = "hp" };
         if (v.Maybe("voltage") is { } volts)
             yield return new(
-                "current", "Line current", QuantityKind.Current, PowerRules.ThreePhaseCurrent(shaft, volts), "I = P / (√3 · U · η · cos φ)",
+                "current", "Line current", QuantityKind.Current, PowerRules.ThreePhaseCurrent(shaft, volts),
+                "I = P / (√3 · U · η · cos φ)",
                 "Three-phase power; η 0.88 and cos φ 0.84 are common practice");
     }
 }

@@ -129,7 +129,8 @@ internal static class FlowSums
         var k = each / Math.Sqrt(v["at"]);
         yield return new("size", "Size number", QuantityKind.Count, k / SizeOne, "size = Q / √(p / 4000 psi), US gal/min", NozzleRule);
         yield return new(
-            "orifice", "Orifice", QuantityKind.Length, Nozzle.OrificeOfCoefficient(k, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))", OrificeRule,
+            "orifice", "Orifice", QuantityKind.Length, Nozzle.OrificeOfCoefficient(k, 998.2), "d = √(4·Q / (π·Cd·√(2p/ρ)))",
+            OrificeRule,
             "nozzle-orifice");
         if (v.Maybe("wanted") is { } wanted)
             yield return new(

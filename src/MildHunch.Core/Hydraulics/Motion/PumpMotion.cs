@@ -103,7 +103,8 @@ public readonly record struct PumpMotion(int Cylinders, double Lambda, double Ro
 
     /// <summary>
     /// Share of a chamber's swept volume lost through a leak that works on one stroke and cannot exceed what the plunger
-    /// moves. G = leak over A·rω; sine motion gives 1 − √(1−G²) + G·arccos G (docs/trade.md, Leaks), uniform motion G over its speed.
+    /// moves. G = leak over A·rω; sine motion gives 1 − √(1−G²) + G·arccos G (docs/trade.md, Leaks), uniform motion G over its
+    /// speed.
     /// </summary>
     public double LostShare(double g) => Dwell is null ? Delivery.LostShare(g) : Math.Min(1, Math.Max(0, g) / PeakVelocity);
 
