@@ -4,7 +4,7 @@ namespace MildHunch.Store;
 public static class CaseHistory
 {
     /// <summary>Entries that stand now, in the order in which they were told.</summary>
-    public static IReadOnlyList<T> Standing<T>(this CaseEntity entity, IEnumerable<T> entries)
+    public static IReadOnlyList<T> InForce<T>(this CaseEntity entity, IEnumerable<T> entries)
         where T : EntryEntity
     {
         var undone = entity.Changes.Where(c => c.Undone).Select(c => c.Number).ToHashSet();
@@ -14,7 +14,7 @@ public static class CaseHistory
 
     /// <summary>The value of a fact that stands now, or null.</summary>
     public static string? Fact(this CaseEntity entity, string name) =>
-        entity.Standing(entity.Facts.Where(f => f.Name == name)).LastOrDefault()?.Value;
+        entity.InForce(entity.Facts.Where(f => f.Name == name)).LastOrDefault()?.Value;
 
     /// <summary>The change that undo would take back; null when there is none.</summary>
     public static ChangeEntity? ToUndo(this CaseEntity entity) => entity.Changes.Where(c => !c.Undone && c.Number > 1).MaxBy(c => c.Number);
@@ -43,7 +43,7 @@ public static class CaseHistory
     /// <summary>Sets a fact, taking back what it said before; an empty value only takes back.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, string name, string value)
     {
-        foreach (var old in entity.Standing(entity.Facts.Where(f => f.Name == name)))
+        foreach (var old in entity.InForce(entity.Facts.Where(f => f.Name == name)))
             old.RemovedBy = change.Number;
         if (value.Length > 0)
             entity.Facts.Add(new FactEntity { Id = Ids.New(), CaseId = entity.Id, AddedBy = change.Number, Name = name, Value = value });

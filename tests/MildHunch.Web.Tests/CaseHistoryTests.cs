@@ -106,7 +106,7 @@ public class CaseHistoryTests
         var change = entity.Begin(act.ToString(), Now);
         var quantity = $"q{which}";
         if (act is Act.Replace or Act.TakeOut)
-            foreach (var old in entity.Standing(entity.Readings.Where(r => r.Quantity == quantity)))
+            foreach (var old in entity.InForce(entity.Readings.Where(r => r.Quantity == quantity)))
                 old.RemovedBy = change.Number;
         if (act is Act.Tell or Act.Replace)
             entity.Readings.Add(new ReadingEntity
@@ -121,5 +121,5 @@ public class CaseHistoryTests
     }
 
     private static string Picture(CaseEntity entity) =>
-        string.Join(' ', entity.Standing(entity.Readings).Select(r => $"{r.Quantity}={r.Value}"));
+        string.Join(' ', entity.InForce(entity.Readings).Select(r => $"{r.Quantity}={r.Value}"));
 }

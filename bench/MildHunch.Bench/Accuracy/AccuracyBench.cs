@@ -97,12 +97,13 @@ internal static class AccuracyBench
         Console.WriteLine();
         Calibration(main);
         Console.WriteLine();
-        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
+        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1)))
+            .ThenBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
         Console.WriteLine();
         Console.WriteLine("most frequent errors, singles, all quick checks (truth: leading action, times, and what then)");
         foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}")
-            .OrderByDescending(g => g.Count()).Take(20))
+            .OrderByDescending(g => g.Count()).ThenBy(g => g.Key.ToString(), StringComparer.Ordinal).Take(20))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}   {Put(error, righted)}");
         Console.WriteLine($"  all errors {main.Count(j => !j.Right(1))}   {Put(main, righted)}");
     }
@@ -147,10 +148,11 @@ internal static class AccuracyBench
         foreach (var kind in main.GroupBy(j => j.Case.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {kind.Key}", [.. kind]);
         Calibration(main);
-        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1))))
+        foreach (var fault in main.GroupBy(j => j.Case.Truth[0].Fault.Id).OrderBy(g => Share(g, j => j.Right(1)))
+            .ThenBy(g => g.Key, StringComparer.Ordinal))
             Line($"singles, all quick checks, {fault.Key}", [.. fault]);
         foreach (var error in main.Where(j => !j.Right(1)).GroupBy(j => $"{j.Case.Truth[0].Fault.Id}: {j.Actions[0].Action}")
-            .OrderByDescending(g => g.Count()).Take(400))
+            .OrderByDescending(g => g.Count()).ThenBy(g => g.Key.ToString(), StringComparer.Ordinal).Take(400))
             Console.WriteLine($"  {error.Key,-60} {error.Count(),3}");
     }
 

@@ -32,7 +32,7 @@ internal sealed record DrawnCase(
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
         var loads = truth.Where(h => h.Fault.Id != Catalogue.NoFault)
             .Select((h, i) => new FaultLoad(
-                h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Told(severity[i]), h.Cylinder, h.Side))
+                h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.ToDisplayed(severity[i]), h.Cylinder, h.Side))
             .ToArray();
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
         condition.SpeedFactor *= 1 + (PumpExpectation.BelievedSpeedSigma * PumpDraw.Normal(random));
@@ -163,7 +163,7 @@ internal sealed record DrawnCase(
         Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);
-        var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.Size(severity[i], pump), 0, 1))
+        var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.NoticeRatio(severity[i], pump), 0, 1))
             .ToArray();
         var told = new List<CueFact>();
         foreach (var cue in asked)
@@ -195,9 +195,9 @@ internal sealed record DrawnCase(
     }
 
     private static double Chance(CueAtom atom, int h, double notice) =>
-        double.IsNaN(atom.Baseline) ? atom.Full[h] : atom.Baseline + ((atom.Full[h] - atom.Baseline) * notice);
+        atom.At(h, notice);
 
-    private static double Baseline(CueAtom atom) => double.IsNaN(atom.Baseline) ? 0.03 : atom.Baseline;
+    private static double Baseline(CueAtom atom) => atom.AtAnySize ? 0.03 : atom.Baseline;
 
     private static double Disturbed(double chance, Random random)
     {

@@ -21,7 +21,7 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
     private const int Depth = 3;
     private const double WorthFollowing = 0.08;
     private const int MostBranches = 4;
-    private readonly Standing standing = new(bench.Contenders);
+    private readonly Ranking ranking = new(bench.Contenders);
 
     public PlanStep? Make(Posterior posterior) => Step(posterior, []);
 
@@ -46,8 +46,8 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
 
     private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Supposed> before)
     {
-        var (best, share) = standing.Leader(answer.After);
-        var leader = bench.Hypotheses[best];
+        var (best, share) = ranking.Leader(answer.After);
+        var leader = bench.Case.Hypotheses[best];
         var next = answer.Probability >= WorthFollowing ? Step(posterior.With(answer.After, bench.Contenders), before) : null;
         return new PlanBranch(
             answer.Text, answer.Probability, leader.Fault.Name, share, next, next is null ? leader.Fault.ActionName : null);

@@ -44,10 +44,10 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
             expectation,
             bench.Contenders.Count,
             PairsOf(bench, posterior),
-            posterior.Probability.Skip(bench.Hypotheses.Count).Sum(),
+            posterior.Probability.Skip(bench.Case.Hypotheses.Count).Sum(),
             next.OpenNow(checks),
             next.Rival(suspects, checks),
-            bench.StopNow);
+            bench.Case.StopNow);
     }
 
     /// <summary>
@@ -65,31 +65,35 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         limits?.Check(catalogue);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
         evidence = evidence with { Cues = [.. evidence.Cues.Where(catalogue.Counts).Select(catalogue.Current)] };
-        return new Workbench(catalogue, prepared.For(pump, setup), pump, setup, evidence);
+        return Workbench.Of(new CaseOnPump(catalogue, prepared.For(pump, setup), pump, setup, evidence));
     }
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)
     {
-        var actionOf = Standing.Number(bench.Hypotheses.Select(h => h.Action), out var actions);
+        var actionOf = Ranking.Number(bench.Case.Hypotheses.Select(h => h.Action), out var actions);
         var share = new double[actions];
         bench.Contenders.Gather(posterior.Probability, actionOf, share);
         return
         [
-            .. share.Select((p, a) => (Share: p, First: bench.Hypotheses[Array.IndexOf(actionOf, a)]))
+            .. share.Select((p, a) => (Share: p, First: bench.Case.Hypotheses[Array.IndexOf(actionOf, a)]))
                 .Select(a => new ActionShare(a.First.Action, a.First.Fault.ActionName, a.Share, a.First.Fault.MendMinutes))
                 .OrderByDescending(a => a.Probability).ThenBy(a => a.Action, StringComparer.Ordinal),
         ];
     }
 
-    // Two faults at all their places, told by the likeliest places; those worth a word, the best few.
-    private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior) =>
-    [
-        .. bench.Contenders.Pairs.Select((p, i) => (
-            First: bench.Hypotheses[p.First], Second: bench.Hypotheses[p.Second], P: posterior.Probability[bench.Hypotheses.Count + i]))
-            .GroupBy(p => (p.First.Fault, p.Second.Fault)).Select(g => (Best: g.MaxBy(p => p.P), P: g.Sum(p => p.P)))
-            .Where(p => p.P >= WorthTelling).OrderByDescending(p => p.P).Take(MostPairs)
-            .Select(p => new PairShare(p.Best.First, p.Best.Second, p.P)),
-    ];
+    // Two faults at all their places, named by the likeliest places; those worth a word, the best few.
+    private static IReadOnlyList<PairShare> PairsOf(Workbench bench, Posterior posterior)
+    {
+        var singles = bench.Case.Hypotheses;
+        var placed = bench.Contenders.Pairs.Select((p, i) =>
+            new PairShare(singles[p.First], singles[p.Second], posterior.Probability[singles.Count + i]));
+        return
+        [
+            .. placed.GroupBy(p => (p.First.Fault, p.Second.Fault))
+                .Select(g => g.MaxBy(p => p.Probability)! with { Probability = g.Sum(p => p.Probability) })
+                .Where(p => p.Probability >= WorthTelling).OrderByDescending(p => p.Probability).Take(MostPairs),
+        ];
+    }
 
     private static List<Comparison> Comparisons(Workbench bench, CaseEvidence evidence, PumpExpectation expectation, Setup setup)
     {
@@ -97,7 +101,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         var density = setup.Liquid.Density(setup.Temperature).Si;
         foreach (var what in Observables.All)
         {
-            if (evidence.Combined(what, bench.Instruments.ReadSigma) is not { } read)
+            if (evidence.Combined(what, bench.Case.Instruments.ReadSigma) is not { } read)
                 continue;
             double expected, low, high;
             if (what == Observables.NozzleOrifice)
@@ -130,7 +134,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     private static WaterLedger Ledger(Workbench bench, ReciprocatingPump pump, CaseEvidence evidence, PumpExpectation expectation)
     {
         MeasuredFlow? Flow(Observable what) =>
-            evidence.Combined(what, bench.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
+            evidence.Combined(what, bench.Case.Instruments.SigmaOf) is { } m ? new MeasuredFlow(m.Value, m.Sigma) : null;
         var bypass = Flow(Observables.BypassFlow)
             ?? (evidence.Cues.Any(c => c is { Cue: "bypass-with-outlet-open", Answer: "none" })
                 ? new MeasuredFlow(0, 0.01 * expectation.Point.DisplacedFlow)

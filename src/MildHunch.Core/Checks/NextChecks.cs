@@ -10,7 +10,7 @@ namespace MildHunch.Core.Checks;
 
 /// <summary>
 /// What to do next: expected drop in entropy over what would be mended, a minute of work (docs/trade.md, Checks). Each answer is
-/// put through the same sum that the real answer will go through, so what is foretold is what will happen.
+/// put through the same sum that the real answer will go through, so what is predicted is what will happen.
 /// </summary>
 internal sealed class NextChecks
 {
@@ -21,22 +21,22 @@ internal sealed class NextChecks
     private readonly Limits limits;
     private readonly IReadOnlyList<Supposed> supposed;
     private readonly bool stopped;
-    private readonly Foretelling foretelling;
-    private readonly Standing standing;
+    private readonly PredictedAnswers predicted;
+    private readonly Ranking ranking;
     private readonly RepairCost repair;
     private PredictiveNodes? nodes;
 
     /// <summary>
-    /// Checks after all that was told, and after those <paramref name="supposed"/> whose answers the posterior already holds.
+    /// Checks after all that was entered, and after those <paramref name="supposed"/> whose answers the posterior already holds.
     /// </summary>
     public NextChecks(Workbench bench, Posterior posterior, Limits limits, IReadOnlyList<Supposed>? supposed = null)
     {
         (this.bench, this.posterior, this.limits, this.supposed) = (bench, posterior, limits, supposed ?? []);
-        stopped = bench.StopNow.Count > 0
+        stopped = bench.Case.StopNow.Count > 0
             || StopSigns.In(
-                bench.Catalogue, [.. bench.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
-        foretelling = new Foretelling(bench, posterior, this.supposed.Count > 0);
-        standing = new Standing(bench.Contenders);
+                bench.Case.Catalogue, [.. bench.Case.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
+        predicted = new PredictedAnswers(bench, posterior, this.supposed.Count > 0);
+        ranking = new Ranking(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
     }
 
@@ -67,7 +67,7 @@ internal sealed class NextChecks
             return null;
         var second = suspects[1].Fault;
         var turns = checks.SelectMany(c => c.Answers.Select(a => (c.Check, Answer: a)))
-            .Where(p => bench.Hypotheses[standing.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
+            .Where(p => bench.Case.Hypotheses[ranking.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
         if (turns.Length == 0)
             return new Rival(second, null, null, 0);
         var best = turns.MaxBy(t => t.Answer.Probability);
@@ -75,18 +75,18 @@ internal sealed class NextChecks
     }
 
     private IEnumerable<Check> Possible() =>
-        bench.Catalogue.Checks.Select(c => c.On(bench.Pump))
+        bench.Case.Catalogue.Checks.Select(c => c.On(bench.Case.Pump))
             .Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && supposed.All(s => s.Check.Id != c.Id) && Called(c));
 
     private bool Fits(Check check) =>
-        Catalogue.Fits(check, bench.Pump, bench.Fittings)
-        && (check.Cue is not { } cue || Catalogue.Fits(bench.Catalogue.Cue(cue)!, bench.Pump, bench.Fittings))
-        && (check.Reading is not { } reading || Catalogue.Fits(Readable.Of(reading), bench.Pump, bench.Fittings));
+        Catalogue.Fits(check, bench.Case.Pump, bench.Case.Fittings)
+        && (check.Cue is not { } cue || Catalogue.Fits(bench.Case.Catalogue.Cue(cue)!, bench.Case.Pump, bench.Case.Fittings))
+        && (check.Reading is not { } reading || Catalogue.Fits(Readable.Of(reading), bench.Case.Pump, bench.Case.Fittings));
 
     // At a stop sign the pump runs no more; a shut outlet needs a control that works, and none that may be stuck.
     private bool Safe(Check check) =>
         !(check.Running && stopped)
-        && !(check.OutletShut && bench.Setup.State != ControlState.Working)
+        && !(check.OutletShut && bench.Case.Setup.State != ControlState.Working)
         && (check.NotWhile is not { } not || ShareOf(not.Fault) < not.Probability);
 
     private double ShareOf(string fault)
@@ -95,62 +95,58 @@ internal sealed class NextChecks
         for (var row = 0; row < bench.Contenders.Count; row++)
         {
             var (first, second) = bench.Contenders.Parts(row);
-            if (bench.Hypotheses[first].Fault.Id == fault || (second is { } other && bench.Hypotheses[other].Fault.Id == fault))
+            if (bench.Case.Hypotheses[first].Fault.Id == fault || (second is { } other && bench.Case.Hypotheses[other].Fault.Id == fault))
                 share += posterior.Probability[row];
         }
 
         return share;
     }
 
-    private bool Answered(Check check) => bench.CouldNot.Any(c => c == check.Cue || c == check.Reading) || bench.Items.Any(i =>
+    private bool Answered(Check check) => bench.Case.CouldNot.Any(c => c == check.Cue || c == check.Reading) || bench.Case.Items.Any(i =>
         (i.Cue is not null && i.Cue.Cue == check.Cue)
             || (i.Reading is { } r && (r.What.Id == check.Reading || check.Also.Contains(r.What.Id))));
 
     // What only makes sense after some answer, or where another check cannot be done.
     private bool Called(Check check) =>
-        check.Proved.All(any => bench.Items.Any(i => any.Contains(i.Cue?.Cue ?? i.Reading!.What.Id)))
-        && (check.After is not { } after || bench.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
-        && (check.InsteadOf is not { } other || (bench.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
+        check.Proved.All(any => bench.Case.Items.Any(i => any.Contains(i.Cue?.Cue ?? i.Reading!.What.Id)))
+        && (check.After is not { } after || bench.Case.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
+        && (check.InsteadOf is not { } other || (bench.Case.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
 
     private NextCheck Try(Check check)
     {
-        var answers = check.Cue is { } cue ? CueAnswers(bench.Catalogue.Cue(cue)!) : ReadingAnswers(Observables.Find(check.Reading!)!);
-        var before = standing.Entropy(posterior.Probability);
-        var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.After));
-        var question = check.Cue is { } id ? bench.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
+        var answers = check.Cue is { } cue ? CueAnswers(bench.Case.Catalogue.Cue(cue)!) : ReadingAnswers(Observables.Find(check.Reading!)!);
+        var before = ranking.Entropy(posterior.Probability);
+        var bits = Math.Max(0, before - answers.Sum(a => a.Answer.Probability * a.Entropy));
+        var question = check.Cue is { } id ? bench.Case.Catalogue.Cue(id)!.Question : $"{check.Name}. What does it show?";
         var toMend = check.AllMinutes + answers.Sum(a => a.Answer.Probability * a.Minutes);
         return new NextCheck(
             check, question, bits, bits / check.AllMinutes, toMend,
             [.. answers.Select(a => a.Answer).OrderByDescending(a => check.Reading is null ? a.Probability : 0)]);
     }
 
-    private List<(CheckAnswer Answer, double After, double Minutes)> CueAnswers(Cue cue)
+    private List<TriedAnswer> CueAnswers(Cue cue)
     {
-        var answers = new List<(CheckAnswer, double, double)>();
-        var facts = bench.Cues.Possible(cue);
+        var answers = new List<TriedAnswer>();
+        var facts = bench.Case.Cues.Possible(cue);
         var sum = 0.0;
         foreach (var fact in facts)
         {
-            var (chance, after) = foretelling.After(bench.Item(fact));
+            var (chance, after) = predicted.After(bench.Case.Item(fact));
             var answer = cue.Answer(fact.Answer)!;
             var text = answer.At == AnswerPlace.None
                 ? answer.Text
                 : $"{Sentences.Place(fact.Cylinder, fact.Side, answer.At == AnswerPlace.End)}{answer.Text}";
             sum += chance;
-            answers.Add((
-                new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }, standing.Entropy(after),
-                repair.Expected(after)));
+            answers.Add(Tried(new CheckAnswer(answer.Id, text, fact.Cylinder, fact.Side, chance, Then(after)) { After = after }));
         }
 
-        for (var i = 0; i < answers.Count; i++)
-            answers[i] = (answers[i].Item1 with { Probability = answers[i].Item1.Probability / sum }, answers[i].Item2, answers[i].Item3);
-        return answers;
+        return [.. answers.Select(a => a with { Answer = a.Answer with { Probability = a.Answer.Probability / sum } })];
     }
 
-    private List<(CheckAnswer Answer, double After, double Minutes)> ReadingAnswers(Observable what)
+    private List<TriedAnswer> ReadingAnswers(Observable what)
     {
         var bins = new PredictiveBins(bench, nodes ??= new PredictiveNodes(bench, posterior), what);
-        var answers = new List<(CheckAnswer, double, double)>();
+        var answers = new List<TriedAnswer>();
         for (var b = 0; b < PredictiveBins.Count; b++)
         {
             var after = new double[posterior.Probability.Length];
@@ -167,16 +163,17 @@ internal sealed class NextChecks
                 after[h] /= chance;
             double? from = b == 0 ? null : Shown(what, bins.Edges[b - 1]);
             double? to = b == PredictiveBins.Count - 1 ? null : Shown(what, bins.Edges[b]);
-            answers.Add((
-                new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to) { After = after },
-                standing.Entropy(after), repair.Expected(after)));
+            answers.Add(Tried(
+                new CheckAnswer($"band-{b + 1}", Band(what, from, to), null, null, chance, Then(after), from, to) { After = after }));
         }
 
         return answers;
     }
 
+    private TriedAnswer Tried(CheckAnswer answer) => new(answer, ranking.Entropy(answer.After), repair.Expected(answer.After));
+
     private double Shown(Observable what, double modelled) => what == Observables.NozzleOrifice
-        ? bench.Setup.Nozzle.OrificeOf(Math.Max(modelled, 1e-12), bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
+        ? bench.Case.Setup.Nozzle.OrificeOf(Math.Max(modelled, 1e-12), bench.Case.Setup.Liquid.Density(bench.Case.Setup.Temperature).Si)
         : modelled;
 
     private static string Band(Observable what, double? from, double? to)
@@ -194,11 +191,14 @@ internal sealed class NextChecks
 
     private string Then(double[] after)
     {
-        var (best, share) = standing.Leader(after);
-        var h = bench.Hypotheses[best];
+        var (best, share) = ranking.Leader(after);
+        var h = bench.Case.Hypotheses[best];
         var where = h.Cylinder is { } k && after[best] > 0.6 * share
             ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}"
             : "";
         return $"{h.Fault.Name}{where} → {HunchWords.Percent(share)}";
     }
+
+    /// <summary>An answer, what would still be open after it (bits), and the minutes to the pump mended then.</summary>
+    private sealed record TriedAnswer(CheckAnswer Answer, double Entropy, double Minutes);
 }

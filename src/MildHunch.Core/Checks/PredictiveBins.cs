@@ -17,22 +17,22 @@ internal sealed class PredictiveBins
 
     public PredictiveBins(Workbench bench, PredictiveNodes still, Observable what)
     {
-        var nodes = new List<(int Source, Lanes Weight, Lanes Mean, Lanes Sigma)>(still.All.Count);
+        var nodes = new List<PredictedReading>(still.All.Count);
         Span<double> instrument = stackalloc double[Lanes.Count];
         foreach (var block in still.All)
         {
-            var (mean, variance) = block.Source < bench.Table.Effects.Count
-                ? bench.Numbers.Predict(block.Belief, what.Index, block.Source, block.Soft, block.From)
+            var (mean, variance) = block.Source < bench.Case.Table.Effects.Count
+                ? bench.Case.Numbers.Predict(block.Belief, what.Index, block.Source, block.Soft, block.From)
                 : PairNumbers.Predict(
-                    block.Belief, what.Index, bench.PairWeights.Rows[block.Source - bench.Table.Effects.Count], block.From);
+                    block.Belief, what.Index, bench.PairWeights.AllSolved[block.Source - bench.Case.Table.Effects.Count].Rows, block.From);
             for (var l = 0; l < Lanes.Count; l++)
-                instrument[l] = bench.Instruments.SigmaAt(what, mean.GetElement(l));
+                instrument[l] = bench.Case.Instruments.SigmaAt(what, mean.GetElement(l));
             var own = Vector256.Create<double>(instrument);
-            nodes.Add((block.Source, block.Weight, mean, Vector256.Sqrt(variance + (own * own))));
+            nodes.Add(new PredictedReading(block.Source, block.Weight, mean, Vector256.Sqrt(variance + (own * own))));
         }
 
         Edges = Cut(nodes);
-        var total = new double[bench.Table.Effects.Count + bench.PairWeights.Rows.Count];
+        var total = new double[bench.Case.Table.Effects.Count + bench.PairWeights.AllSolved.Count];
         BySource = [.. total.Select(_ => new double[Count])];
         foreach (var node in nodes)
         {
@@ -59,7 +59,7 @@ internal sealed class PredictiveBins
     /// <summary>Chance of each bin under each effect, and behind them under each solved pair of effects.</summary>
     public double[][] BySource { get; }
 
-    private static double[] Cut(List<(int Source, Lanes Weight, Lanes Mean, Lanes Sigma)> nodes)
+    private static double[] Cut(List<PredictedReading> nodes)
     {
         var (low, high, sum) = (Vector256.Create(double.PositiveInfinity), Vector256.Create(double.NegativeInfinity), Lanes.Zero);
         foreach (var node in nodes)
@@ -88,4 +88,7 @@ internal sealed class PredictiveBins
 
         return edges;
     }
+
+    /// <summary>What four neighbouring severities predict, the instrument's own error taken in.</summary>
+    private readonly record struct PredictedReading(int Source, Lanes Weight, Lanes Mean, Lanes Sigma);
 }

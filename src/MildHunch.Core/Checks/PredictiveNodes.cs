@@ -25,7 +25,7 @@ internal sealed class PredictiveNodes
 
     public PredictiveNodes(Workbench bench, Posterior posterior)
     {
-        Reading[] readings = [.. bench.Items.Where(i => i.Reading is not null).Select(i => i.Reading!)];
+        Reading[] readings = [.. bench.Case.Items.Where(i => i.Reading is not null).Select(i => i.Reading!)];
         AddSingles(bench, posterior, readings);
         AddPairs(bench, posterior);
     }
@@ -35,13 +35,13 @@ internal sealed class PredictiveNodes
 
     private void AddSingles(Workbench bench, Posterior posterior, Reading[] readings)
     {
-        var weights = bench.AllWeights();
-        var believe = bench.Numbers.Believer(readings);
-        var share = new double[bench.Table.Effects.Count][];
-        for (var h = 0; h < bench.Hypotheses.Count; h++)
+        var weights = bench.AllWeights().Singles;
+        var believe = bench.Case.Numbers.Believer(readings);
+        var share = new double[bench.Case.Table.Effects.Count][];
+        for (var h = 0; h < bench.Case.Hypotheses.Count; h++)
         {
             var mass = posterior.Row(h);
-            var row = share[bench.Hypotheses[h].EffectIndex] ??= new double[mass.Length];
+            var row = share[bench.Case.Hypotheses[h].EffectIndex] ??= new double[mass.Length];
             for (var b = 0; b < row.Length; b++)
                 row[b] += mass[b];
         }
@@ -52,14 +52,14 @@ internal sealed class PredictiveNodes
             var total = share[e].Sum();
             if (total < Negligible)
                 continue;
-            var softs = bench.Table.SoftMatters(e) ? bench.Table.SoftCount : 1;
+            var softs = bench.Case.Table.SoftMatters(e) ? bench.Case.Table.SoftCount : 1;
             for (var c = 0; c < softs; c++)
             {
                 // Where softness moves only the swing, all softnesses are one node.
-                var row = softs > 1 ? weights.Nodes[(e * bench.Table.SoftCount) + c] : weights.Fine[e];
+                var row = softs > 1 ? weights.Nodes[(e * bench.Case.Table.SoftCount) + c] : weights.Fine[e];
                 for (var s = 0; s < row.Length; s++)
                 {
-                    var bin = bench.Bins.BinOf[e][s];
+                    var bin = bench.Case.Bins.BinOf[e][s];
                     var inBin = weights.ByBin[e][bin];
                     weight[s] = inBin > 0 ? share[e][bin] * row[s] / inBin : 0;
                 }
@@ -75,37 +75,37 @@ internal sealed class PredictiveNodes
     private void AddPairs(Workbench bench, Posterior posterior)
     {
         var pairs = bench.PairWeights;
-        if (pairs.Rows.Count == 0)
+        if (pairs.AllSolved.Count == 0)
             return;
-        var log = bench.PairLog();
-        var totals = new double[pairs.Rows.Count];
+        var log = bench.AllWeights().PairLog;
+        var totals = new double[pairs.AllSolved.Count];
         for (var p = 0; p < pairs.Pairs.Count; p++)
-            if (pairs.RowsOf(p) is var r and >= 0)
-                totals[r] += posterior.Probability[bench.Hypotheses.Count + p];
-        Span<double> weight = stackalloc double[PairRows.Cells];
-        for (var rows = 0; rows < totals.Length; rows++)
-        {
-            if (totals[rows] < Negligible)
-                continue;
-            var prior = pairs.CellPrior(rows);
-            var top = double.NegativeInfinity;
-            for (var cell = 0; cell < weight.Length; cell++)
-                if (prior[cell] > 0)
-                    top = Math.Max(top, log[rows][cell]);
-            var sum = 0.0;
-            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
-            {
-                var four = Vectors.Weights(
-                    NumericLikelihood.Four(log[rows], cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
-                four.CopyTo(weight.Slice(cell, Lanes.Count));
-                sum += Vector256.Sum(four);
-            }
+            if (pairs.SolvedOf(p) is { } read)
+                totals[read.Index] += posterior.Probability[bench.Case.Hypotheses.Count + p];
+        foreach (var solved in pairs.AllSolved.Where(s => totals[s.Index] >= Negligible))
+            AddCells(bench, solved, log[solved.Index], totals[solved.Index]);
+    }
 
-            for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
-                if (NumericLikelihood.Four(weight, cell) is var four && Vector256.Sum(four) > 2 * Negligible * sum)
-                    All.Add(new PredictiveBlock(
-                        bench.Table.Effects.Count + rows, 0, cell, four * (totals[rows] / sum),
-                        PairNumbers.Believe(pairs.Groups, pairs.Rows[rows], cell)));
+    private void AddCells(Workbench bench, SolvedPair solved, double[] log, double total)
+    {
+        var prior = solved.CellPrior;
+        var top = double.NegativeInfinity;
+        for (var cell = 0; cell < PairRows.Cells; cell++)
+            if (prior[cell] > 0)
+                top = Math.Max(top, log[cell]);
+        Span<double> weight = stackalloc double[PairRows.Cells];
+        var sum = 0.0;
+        for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+        {
+            var four = Vectors.Weights(NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(prior, cell));
+            four.CopyTo(weight.Slice(cell, Lanes.Count));
+            sum += Vector256.Sum(four);
         }
+
+        for (var cell = 0; cell < weight.Length; cell += Lanes.Count)
+            if (NumericLikelihood.Four(weight, cell) is var four && Vector256.Sum(four) > 2 * Negligible * sum)
+                All.Add(new PredictiveBlock(
+                    bench.Case.Table.Effects.Count + solved.Index, 0, cell, four * (total / sum),
+                    PairNumbers.Believe(bench.PairWeights.Groups, solved.Rows, cell)));
     }
 }

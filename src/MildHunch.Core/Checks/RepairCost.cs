@@ -22,7 +22,7 @@ internal sealed class RepairCost
     public RepairCost(Contenders contenders)
     {
         this.contenders = contenders;
-        actionOf = Standing.Number(contenders.Singles.Select(h => h.Action), out var actions);
+        actionOf = Ranking.Number(contenders.Singles.Select(h => h.Action), out var actions);
         mend = new double[actions];
         for (var h = actionOf.Length - 1; h >= 0; h--)
             mend[actionOf[h]] = contenders.Singles[h].Fault.MendMinutes;

@@ -5,7 +5,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Evidence;
 
 /// <summary>Which readings are taken: those a set-up can have, within what any pump of the trade shows.</summary>
-public static class AcceptedReadings
+internal static class AcceptedReadings
 {
     /// <summary>Throws <see cref="ImpossibleInputException"/> for a quantity that this set-up does not have.</summary>
     public static void CheckThere(string quantity, ReciprocatingPump pump, Setup setup, string field)

@@ -3,7 +3,7 @@ using MildHunch.Core.Faults;
 namespace MildHunch.Core.Evidence;
 
 /// <summary>Answers that were given under an older catalogue.</summary>
-public static class AnswersAsNamed
+internal static class AnswersAsNamed
 {
     /// <summary>An answer under the name it has now; as it is where nobody knows it.</summary>
     public static CueFact Current(this Catalogue catalogue, CueFact fact) =>

@@ -62,21 +62,21 @@ public static class AsTaken
 
         var mended = taken.Any(t => t.At == Mend.After) || cues.Any(c => c.At == Mend.After);
         cues = [.. cues.Where(c => !mended || c.At == Mend.After)];
-        TakenReading[] standing = [.. taken.Where(t => !mended || t.At == Mend.After)];
+        TakenReading[] inForce = [.. taken.Where(t => !mended || t.At == Mend.After)];
         var instruments = new Instruments(pump, setup, CaseEvidence.None);
         var dial = instruments.SigmaAt(Observables.Pressure, 0);
-        double? rest = standing.Any(t => t.What == AtRest) ? standing.Where(t => t.What == AtRest).Average(t => t.Middle) : null;
+        double? rest = inForce.Any(t => t.What == AtRest) ? inForce.Where(t => t.What == AtRest).Average(t => t.Middle) : null;
         var readings = new List<Reading>();
-        foreach (var one in standing)
+        foreach (var one in inForce)
         {
             if (Observables.Find(one.What) is { } what)
                 readings.AddRange(Of(one, what, rest, dial));
         }
 
-        var evidence = new CaseEvidence(readings, [.. cues, .. Said(pump, setup, standing, cues, rest, dial)], contexts);
+        var evidence = new CaseEvidence(readings, [.. cues, .. Said(pump, setup, inForce, cues, rest, dial)], contexts);
         if (rest is { } shown && Math.Abs(shown) > Clear * dial)
             evidence = Widened(evidence, new Instruments(pump, setup, evidence), dial);
-        return evidence with { Notes = [.. Notes(setup, standing, rest, dial)] };
+        return evidence with { Notes = [.. Notes(setup, inForce, rest, dial)] };
     }
 
     private static IEnumerable<EvidenceNote> Notes(Setup setup, TakenReading[] taken, double? rest, double dial)

@@ -5,7 +5,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Evidence;
 
 /// <summary>How well each thing can be read: one sigma by instrument (docs/trade.md, Instruments).</summary>
-public sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
+internal sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
 {
     /// <summary>Bucket and watch, 3 % of the flow.</summary>
     public const double BucketShare = 0.03;
@@ -19,18 +19,18 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidenc
     private const double OrificeShare = 0.02;
     private const double InletGaugePa = 5e3;
 
-    private readonly double swingPa = SwingSeen(evidence);
+    private readonly SwingSeen swing = SwingSeen.In(evidence);
 
     /// <summary>One sigma of a reading, in the SI unit of what the model predicts for it.</summary>
     public double SigmaOf(Reading reading)
     {
-        if (reading.Sigma is { } told)
-            return reading.What == Observables.NozzleOrifice ? Math.Max(2 * told / reading.Value.Si, 1e-4) * Modelled(reading) : told;
+        if (reading.Sigma is { } given)
+            return reading.What == Observables.NozzleOrifice ? Math.Max(2 * given / reading.Value.Si, 1e-4) * Modelled(reading) : given;
         var value = Math.Abs(reading.Value.Si);
         return reading.What.Id switch
         {
-            "discharge-pressure" => Dial(HeadSpan, SwingAt(value)),
-            "gun-pressure" => Dial(UntoldSpan, SwingAt(value)),
+            "discharge-pressure" => Dial(HeadSpan, swing.At(value)),
+            "gun-pressure" => Dial(UsualSpan, swing.At(value)),
             "swing" => Math.Sqrt(2) * Dial(HeadSpan, 0),
             "speed" => Math.Max(TachometerShare * value, 1e-4),
             "inlet-pressure" => InletGaugePa,
@@ -55,26 +55,28 @@ public sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvidenc
         ? OrificeShare * modelled
         : SigmaOf(new Reading(what, new Quantities.Amount(what.Kind, modelled)));
 
-    // Swing in Pa when it was read; its share of the reading, negative, when only the needle was described; NaN when neither.
-    private static double SwingSeen(CaseEvidence evidence)
-    {
-        var swings = evidence.Of(Observables.Swing).Select(r => r.Value.Si).ToArray();
-        if (swings.Length > 0)
-            return swings.Average();
-        return evidence.Cues.FirstOrDefault(c => c.Cue == "needle")?.Answer switch
-        {
-            "swings" => -0.5,
-            "hunts" => -0.15,
-            _ => double.NaN,
-        };
-    }
+    private double UsualSpan => SpanOverRating * pump.RatedPressure.Si;
 
-    private double UntoldSpan => SpanOverRating * pump.RatedPressure.Si;
-
-    // The span that was told is the head gauge's; whoever reads the outlet's reads another.
-    private double HeadSpan => setup.GaugeSpan?.Si ?? UntoldSpan;
-
-    private double SwingAt(double value) => double.IsNaN(swingPa) ? 0 : swingPa < 0 ? -swingPa * value : swingPa;
+    // The span that was entered is the head gauge's; whoever reads the outlet's reads another.
+    private double HeadSpan => setup.GaugeSpan?.Si ?? UsualSpan;
 
     private static double Dial(double span, double swing) => Math.Sqrt(Math.Pow(DialClass * span / 2, 2) + Math.Pow(swing / 6, 2));
+
+    /// <summary>How far the needle swung: as read, or as a share of the pressure where it was only described.</summary>
+    private readonly record struct SwingSeen(double? Pa, double Share)
+    {
+        private const double Swings = 0.5;
+        private const double Hunts = 0.15;
+
+        public static SwingSeen In(CaseEvidence evidence)
+        {
+            var swings = evidence.Of(Observables.Swing).Select(r => r.Value.Si).ToArray();
+            if (swings.Length > 0)
+                return new SwingSeen(swings.Average(), 0);
+            var needle = evidence.Cues.FirstOrDefault(c => c.Cue == "needle")?.Answer;
+            return new SwingSeen(null, needle switch { "swings" => Swings, "hunts" => Hunts, _ => 0 });
+        }
+
+        public double At(double pressurePa) => Pa ?? (Share * pressurePa);
+    }
 }

@@ -48,14 +48,14 @@ public sealed class PumpExpectation
         var state = condition ?? new Condition();
         var spread = new Spread(
             solver, setup, state, measuredSpeed is null ? BelievedSpeedSigma : MeasuredSpeedSigma, measuredSpeed is null);
-        var sheet = new FigureSheet(pump, setup, spread, state, solver.InletLoss);
+        var sheet = new FigureSheet(new FigureContext(pump, setup, spread, state, solver.InletLoss));
         return new PumpExpectation(spread.Middle, [.. sheet.Figures().Where(f => f.IsFinite)], sheet.Power);
     }
 
     /// <summary>The pump solved once in the middle and once a step away for each thing that is uncertain.</summary>
     internal sealed class Spread
     {
-        private readonly List<(string Cause, OperatingPoint Low, OperatingPoint High)> parts = [];
+        private readonly List<SpreadPart> parts = [];
 
         public Spread(OperatingPointSolver solver, Setup setup, in Condition sound, double speedSigma, bool believed)
         {
@@ -66,10 +66,10 @@ public sealed class PumpExpectation
             Add($"valve slip {Quantity.Digits(solver.Pump.Slip * 100)} ± 1 %", Delivery.SlipSigma * BandSigmas);
             Add(believed ? "speed believed, ± 2 %" : "speed measured, ± 0.2 %", speedSigma * BandSigmas, true);
             var kn = setup.Nozzle.RelativeSigma * BandSigmas;
-            parts.Add((
+            parts.Add(new SpreadPart(
                 $"nozzle by {setup.Nozzle.Source}, ± {Quantity.Digits(setup.Nozzle.RelativeSigma * 100)} %",
                 solver.Solve(sound, 1, 1 - kn, soft), solver.Solve(sound, 1, 1 + kn, soft)));
-            parts.Add((
+            parts.Add(new SpreadPart(
                 setup.Line == OutletLine.Unknown && setup.Outlet is null
                     ? "outlet line not noted, soft to rigid"
                     : "softness of the outlet line",
@@ -85,14 +85,17 @@ public sealed class PumpExpectation
                     high.SpeedHz *= 1 + share;
                 }
 
-                parts.Add((cause, low, high));
+                parts.Add(new SpreadPart(cause, low, high));
             }
         }
+
+        /// <summary>The pump with one thing a step below and a step above what is believed.</summary>
+        private sealed record SpreadPart(string Cause, OperatingPoint Low, OperatingPoint High);
 
         public OperatingPoint Middle { get; }
 
         /// <summary>A figure's band: each cause alone, and all of them in quadrature.</summary>
-        public (Amount Low, Amount High, IReadOnlyList<BandPart> Parts) Band(
+        public FigureBand Band(
             QuantityKind kind, Func<OperatingPoint, double> read, double extraShare = 0, string extraCause = "")
         {
             var middle = read(Middle);
@@ -103,7 +106,7 @@ public sealed class PumpExpectation
             if (extraShare > 0)
                 Take(extraCause, BandSigmas * extraShare * middle);
             var half = Math.Sqrt(sum);
-            return (new Amount(kind, middle - half), new Amount(kind, middle + half), band);
+            return new FigureBand(new Amount(kind, middle - half), new Amount(kind, middle + half), band);
 
             void Take(string cause, double width)
             {
@@ -114,3 +117,6 @@ public sealed class PumpExpectation
         }
     }
 }
+
+/// <summary>Two sigma to either side of a figure, and what each cause alone would give.</summary>
+internal sealed record FigureBand(Amount Low, Amount High, IReadOnlyList<BandPart> Parts);

@@ -47,6 +47,6 @@ public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = nu
             Guard.Within(
                 "cylinder", cylinder, 1, pump.Cylinders, cylinder.ToString(CultureInfo.InvariantCulture), $"1 to {pump.Cylinders}");
         var effect = EffectLibrary.Find(fault.EffectOn(Side))!;
-        effect.Apply(ref condition, effect.Solved(Severity), pump, cylinder);
+        effect.Apply(ref condition, effect.FromDisplayed(Severity), pump, cylinder);
     }
 }

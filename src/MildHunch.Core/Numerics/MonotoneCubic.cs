@@ -4,7 +4,7 @@ namespace MildHunch.Core.Numerics;
 /// Cubic interpolation that never overshoots (Fritsch and Butland 1984): where the nodes rise, so does the curve. Nodes
 /// evenly spaced over [0, 1].
 /// </summary>
-public static class MonotoneCubic
+internal static class MonotoneCubic
 {
     /// <summary>Values at the midpoints of <paramref name="fine"/>.Length equal cells of [0, 1].</summary>
     public static void Resample(ReadOnlySpan<double> nodes, Span<double> fine)

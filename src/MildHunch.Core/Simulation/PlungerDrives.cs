@@ -71,10 +71,10 @@ internal sealed class OilDrive : PlungerDrive
     private readonly double fullVelocity;
     private readonly List<(int End, double Seconds)> strokes = [];
     private double position;
-    private double standing;
+    private double dwellLeft;
     private bool second;
     private double sinceShift;
-    private (double Position, double Standing, bool Second, double Turns, double Stroke) next;
+    private (double Position, double DwellLeft, bool Second, double Turns, double Stroke) next;
 
     public OilDrive(Plant plant)
         : base(plant)
@@ -90,11 +90,11 @@ internal sealed class OilDrive : PlungerDrive
     public override void Peek(double dt, double speedShare, ReadOnlySpan<double> pressures, Span<double> volumes)
     {
         var stroke = 2 * Plant.Radius;
-        next = (position, standing, second, Turns, sinceShift + dt);
-        if (standing > 0)
+        next = (position, dwellLeft, second, Turns, sinceShift + dt);
+        if (dwellLeft > 0)
         {
-            next.Standing = standing - dt;
-            if (next.Standing <= 1e-12)
+            next.DwellLeft = dwellLeft - dt;
+            if (next.DwellLeft <= 1e-12)
                 next = (0, 0, !second, Turns, 0);
         }
         else
@@ -109,7 +109,7 @@ internal sealed class OilDrive : PlungerDrive
             next.Position = position + step;
             next.Turns = Turns + (0.5 * step / stroke);
             if (next.Position >= stroke * (1 - 1e-12))
-                next.Standing = Math.Max(Plant.Pump.ShiftTime.Si, 1e-9);
+                next.DwellLeft = Math.Max(Plant.Pump.ShiftTime.Si, 1e-9);
         }
 
         Fill(next.Second, next.Position, volumes);
@@ -117,9 +117,9 @@ internal sealed class OilDrive : PlungerDrive
 
     public override void Commit(ReadOnlySpan<double> volumes)
     {
-        if (standing <= 0 && next.Standing > 0)
+        if (dwellLeft <= 0 && next.DwellLeft > 0)
             strokes.Add((second ? 1 : 0, next.Stroke));
-        (position, standing, second, Turns, sinceShift) = next;
+        (position, dwellLeft, second, Turns, sinceShift) = next;
         volumes.CopyTo(Volumes);
     }
 

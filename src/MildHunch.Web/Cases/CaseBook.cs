@@ -88,13 +88,13 @@ public sealed class CaseBook(
         request.Limits.ToCore().Check(catalogue);
         var change = entity.Begin(request.Says?.Trim() is { Length: > 0 } says ? says : Says(request, evidence), Now());
         foreach (var id in request.Remove ?? [])
-            (Standing(entity).FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
+            (InForce(entity).FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
         foreach (var reading in request.Readings ?? [])
         {
             // Read again and combined; or before and after a mend, which are kept apart.
             if (request.Again != true)
                 TakeBack(
-                    entity.Standing(entity.Readings.Where(r => r.Quantity == reading.Quantity
+                    entity.InForce(entity.Readings.Where(r => r.Quantity == reading.Quantity
                         && (r.ReadAt == "after") == (reading.At == "after"))),
                     change);
             entity.Readings.Add(new ReadingEntity
@@ -159,10 +159,10 @@ public sealed class CaseBook(
         var pump = PumpEndpoints.Resource(Pump(entity));
         var (real, setup) = (pump.Pump.ToCore(), pump.Setup.ToCore());
         var possible = new CueModel(catalogue, real, setup, []);
-        ReadingEntryDto[] readings = [.. entity.Standing(entity.Readings).Select(r => ToStanding(r, real, setup))];
+        ReadingEntryDto[] readings = [.. entity.InForce(entity.Readings).Select(r => ToEntry(r, real, setup))];
 
         // A shop's own words may go with its file: what was noted in them stays, stands last, and is not judged by.
-        CueEntryStandingDto[] cues = [.. entity.Standing(entity.Cues).OrderBy(c => !Known(c)).Select(c => ToStanding(c, possible))];
+        CueEntryInForceDto[] cues = [.. entity.InForce(entity.Cues).OrderBy(c => !Known(c)).Select(c => ToEntry(c, possible))];
         string[] context = [.. Context(entity).Where(c => catalogue.Context(c) is not null)];
         var hours = Kept<PartHoursDto[]>(entity, HoursFact) ?? [];
         var request = new DiagnosisRequest(
@@ -179,7 +179,7 @@ public sealed class CaseBook(
             Kept<LimitsDto>(entity, LimitsFact) is { } limits
                 ? limits with { Without = [.. (limits.Without ?? []).Where(catalogue.Tools.Contains)] }
                 : new LimitsDto());
-        var facts = entity.Standing(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
+        var facts = entity.InForce(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
         var (diagnosis, trouble) = Judge(request, entity.Id);
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault("complaint", ""), facts.GetValueOrDefault("stage", FirstStage),
@@ -215,14 +215,14 @@ public sealed class CaseBook(
         }
     }
 
-    private static ReadingEntryDto ToStanding(ReadingEntity r, ReciprocatingPump pump, Setup setup) => new(
+    private static ReadingEntryDto ToEntry(ReadingEntity r, ReciprocatingPump pump, Setup setup) => new(
         r.Id, r.Quantity, new QuantityDto(r.Value, r.Unit), r.Uncertainty is { } u ? new QuantityDto(u, r.UncertaintyUnit!) : null,
         r.UpTo is { } to ? new QuantityDto(to, r.Unit) : null, r.ReadAt,
         Readable.On(r.Quantity, pump, setup));
 
     private bool Known(CueEntity c) => catalogue.Cue(c.Cue)?.Answer(c.Answer) is not null;
 
-    private CueEntryStandingDto ToStanding(CueEntity c, CueModel possible) => Known(c)
+    private CueEntryInForceDto ToEntry(CueEntity c, CueModel possible) => Known(c)
         ? new(
             c.Id, c.Cue, catalogue.Cue(c.Cue)!.Answer(c.Answer)!.Id, c.Cylinder, c.Side, c.DropsPerMinute, c.Stream, c.DripsWhen, c.SeenAt,
             Sentences.Say(catalogue, Fact(c)), Sentences.Tag(catalogue, Fact(c)), possible.Allows(Fact(c)))
@@ -236,8 +236,8 @@ public sealed class CaseBook(
     private static PumpEntity Pump(CaseEntity entity) =>
         entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
 
-    private static IEnumerable<EntryEntity> Standing(CaseEntity entity) =>
-        [.. entity.Standing(entity.Readings), .. entity.Standing(entity.Cues)];
+    private static IEnumerable<EntryEntity> InForce(CaseEntity entity) =>
+        [.. entity.InForce(entity.Readings), .. entity.InForce(entity.Cues)];
 
     private static void TakeBack(IEnumerable<EntryEntity> entries, ChangeEntity change)
     {
@@ -275,7 +275,7 @@ public sealed class CaseBook(
         var unknown = cue.Answer == Mapping.Unknown;
         var told = unknown ? null : cue.ToCore("cue");
         TakeBack(
-            entity.Standing(entity.Cues.Where(c => c.Cue == cue.Cue && (c.SeenAt == "after") == (cue.At == "after")
+            entity.InForce(entity.Cues.Where(c => c.Cue == cue.Cue && (c.SeenAt == "after") == (cue.At == "after")
                 && (told is null || !Known(c) || EvidenceRules.Exclude(question, Fact(c), told)))),
             change);
         if (unknown)
@@ -342,7 +342,7 @@ public sealed class CaseBook(
     private async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
         var line = entity.Headline;
-        var closed = entity.Standing(entity.Facts.Where(f => f.Name == "closed")).LastOrDefault();
+        var closed = entity.InForce(entity.Facts.Where(f => f.Name == "closed")).LastOrDefault();
         (line.Complaint, line.Stage, line.Closed, line.Entries) = (
             shown.Complaint, shown.Stage, shown.Closed, shown.Readings.Count + shown.Cues.Count);
         line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;

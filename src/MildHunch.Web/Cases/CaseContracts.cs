@@ -23,7 +23,7 @@ public sealed record ChangeRequest(
 public sealed record ReadingEntryDto(string Id, string Quantity, QuantityDto Value, QuantityDto? Uncertainty, QuantityDto? To, string? At,
     [property: Description("false where the pump, as it was corrected, can no longer show it: it stays and does not count")] bool Judged);
 
-public sealed record CueEntryStandingDto(
+public sealed record CueEntryInForceDto(
     string Id, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream, string? When, string? At,
     string Says, string Tag,
     [property: Description("false where it does not count")] bool Judged);
@@ -45,7 +45,7 @@ public sealed record CaseSummary(
 
 public sealed record CaseResource(
     string Id, int Version, PumpResource Pump, string Complaint, string Stage, string? Closed, DateTime OpenedAt,
-    IReadOnlyList<ReadingEntryDto> Readings, IReadOnlyList<CueEntryStandingDto> Cues, IReadOnlyList<string> Context,
+    IReadOnlyList<ReadingEntryDto> Readings, IReadOnlyList<CueEntryInForceDto> Cues, IReadOnlyList<string> Context,
     IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo,
     [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis,
     VerdictTroubleDto? Trouble,

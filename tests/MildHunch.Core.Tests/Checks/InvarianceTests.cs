@@ -62,8 +62,8 @@ public class InvarianceTests
         foreach (var (_, pump, _) in Every.Arrangement.Append(("intensifier", Every.Intensifier(), 0.0)))
             foreach (var effect in EffectLibrary.All)
                 for (var s = 0; s < 32; s++)
-                    effect.Size(effect.Solved((s + 1) / 32.0), pump)
-                        .ShouldBeGreaterThanOrEqualTo(effect.Size(effect.Solved(s / 32.0), pump) - 1e-12, effect.Id);
+                    effect.NoticeRatio(effect.FromDisplayed((s + 1) / 32.0), pump)
+                        .ShouldBeGreaterThanOrEqualTo(effect.NoticeRatio(effect.FromDisplayed(s / 32.0), pump) - 1e-12, effect.Id);
     }
 
     /// <summary>Hypotheses are for this pump: ends on intensifiers, cups on cup pumps, unloaders where there is one.</summary>

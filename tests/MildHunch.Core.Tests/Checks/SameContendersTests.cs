@@ -8,8 +8,8 @@ using static MildHunch.Core.Tests.Setting;
 namespace MildHunch.Core.Tests.Checks;
 
 /// <summary>
-/// The short ways of the arithmetic against the long ones, among the same contenders: which pairs are considered hangs on
-/// the evidence, and that alone is what two whole diagnoses may differ by.
+/// The short ways of the arithmetic against the long ones, among the same contenders: which pairs are considered depends
+/// on the evidence, and that alone is what two whole diagnoses may differ by.
 /// </summary>
 public class SameContendersTests
 {
@@ -18,28 +18,28 @@ public class SameContendersTests
         new("sound", "smooth"), new("inlet-hose", "calm"), new("leak-at", "weep", 2), new("cap-listen", "hisses", 2, Side.Discharge));
 
     private static Workbench Bench(CaseEvidence evidence) =>
-        new(
+        Workbench.Of(new CaseOnPump(
             Known, new PreparedPumps(Known, (pump, setup) => new OperatingPointSolver(pump, setup)).For(Fog2, Fog2Setup()), Fog2,
-            Fog2Setup(), evidence);
+            Fog2Setup(), evidence));
 
     /// <summary>
     /// By the rule of total probability the answers to a question average to what is believed now: for every contender, every question.
     /// </summary>
     [Fact]
-    public void Foretold_answers_average_to_what_is_believed()
+    public void Predicted_answers_average_to_what_is_believed()
     {
         var bench = Bench(Told);
         var now = bench.Posterior();
         bench.Contenders.Pairs.ShouldNotBeEmpty();
-        var foretelling = new Foretelling(bench, now);
+        var predicted = new PredictedAnswers(bench, now);
         foreach (var cue in Known.Cues.Where(c => c.Kind == "choice" && c.Group is null
             && MildHunch.Core.Faults.Catalogue.Fits(c, Fog2, Fog2Setup()) && Told.Cues.All(t => t.Cue != c.Id)))
         {
             var average = new double[now.Probability.Length];
             var sum = 0.0;
-            foreach (var fact in bench.Cues.Possible(cue))
+            foreach (var fact in bench.Case.Cues.Possible(cue))
             {
-                var (chance, after) = foretelling.After(bench.Item(fact));
+                var (chance, after) = predicted.After(bench.Case.Item(fact));
                 after.Sum().ShouldBe(1, 1e-9, cue.Id);
                 sum += chance;
                 for (var h = 0; h < average.Length; h++)
@@ -53,22 +53,22 @@ public class SameContendersTests
     }
 
     [Fact]
-    public void An_answer_divided_out_is_an_answer_never_told()
+    public void An_answer_divided_out_is_an_answer_never_given()
     {
         var bench = Bench(Told);
         var all = bench.Posterior();
-        for (var i = 0; i < bench.Items.Count; i++)
+        for (var i = 0; i < bench.Case.Items.Count; i++)
         {
-            if (bench.Items[i].Cue is null)
+            if (bench.Case.Items[i].Cue is null)
                 continue;
             var (quick, slow) = (bench.PosteriorWithout(all, i), bench.Posterior(i));
             for (var h = 0; h < all.Probability.Length; h++)
-                quick.Probability[h].ShouldBe(slow.Probability[h], 1e-9, bench.Items[i].Id);
+                quick.Probability[h].ShouldBe(slow.Probability[h], 1e-9, bench.Case.Items[i].Id);
         }
     }
 
     /// <summary>
-    /// A foretold answer and the same answer given are one sum: alone, following what sees the same, taking the lead of it,
+    /// A predicted answer and the same answer given are one sum: alone, following what sees the same, taking the lead of it,
     /// and at a place where it drips.
     /// </summary>
     [Theory]
@@ -78,15 +78,15 @@ public class SameContendersTests
     [InlineData("trace", "weak", 2)]
     [InlineData("cap-heat", "warm", 2)]
     [InlineData("leak-at", "weep", 1)]
-    public void An_answer_foretold_is_an_answer_told(string cue, string answer, int? cylinder)
+    public void A_predicted_answer_is_the_answer_given(string cue, string answer, int? cylinder)
     {
         var bench = Bench(Told with
         {
             Readings = [.. Told.Readings, Read("swing", 14, "bar")],
             Cues = [.. Told.Cues, new CueFact("rhythm", "once")]
         });
-        var item = bench.Item(new CueFact(cue, answer, cylinder));
-        var (quick, slow) = (new Foretelling(bench, bench.Posterior()).After(item).After, bench.Posterior(added: item));
+        var item = bench.Case.Item(new CueFact(cue, answer, cylinder));
+        var (quick, slow) = (new PredictedAnswers(bench, bench.Posterior()).After(item).After, bench.Posterior(added: item));
         for (var h = 0; h < quick.Length; h++)
             quick[h].ShouldBe(slow.Probability[h], 1e-12);
     }
@@ -97,11 +97,11 @@ public class SameContendersTests
     {
         var bench = Bench(Told);
         var readings = Told.Readings;
-        var all = bench.Numbers.Steady(readings);
+        var all = bench.Case.Numbers.Steady(readings);
         for (var i = 0; i < readings.Count; i++)
         {
             var without = all.Without.Single(w => w.What == readings[i].What.Index).Log;
-            var others = bench.Numbers.Steady([.. readings.Where((_, k) => k != i)]).All;
+            var others = bench.Case.Numbers.Steady([.. readings.Where((_, k) => k != i)]).All;
             var best = others.Max(r => r.Max());
             for (var r = 0; r < others.Length; r++)
                 for (var s = 0; s < others[r].Length; s++)

@@ -66,7 +66,7 @@ public class CatalogueTests
             var effect = EffectLibrary.Find(fault.Effect)!;
             if (effect is GaugeWrong or NoEffect)
                 continue;
-            var sizes = Enumerable.Range(0, 11).Select(i => effect.Size(i / 10.0, Fog2)).ToArray();
+            var sizes = Enumerable.Range(0, 11).Select(i => effect.NoticeRatio(i / 10.0, Fog2)).ToArray();
             sizes.ShouldBeInOrder(SortDirection.Ascending, fault.Id);
             sizes[10].ShouldBeGreaterThanOrEqualTo(1, fault.Id);
         }

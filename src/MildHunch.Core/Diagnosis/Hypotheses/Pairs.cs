@@ -4,13 +4,13 @@ namespace MildHunch.Core.Diagnosis.Hypotheses;
 
 /// <summary>Two things wrong at once, by their place among the single hypotheses.</summary>
 /// <param name="Prior">Probability before any evidence.</param>
-public sealed record Pair(int First, int Second, double Prior);
+internal sealed record Pair(int First, int Second, double Prior);
 
 /// <summary>
 /// Which pairs are worth considering (docs/trade.md, Verdict): the dozen or so singles that do best, among each other, the
 /// best of them with every fault of the whole pump, and every fault that may sit in two cylinders at once.
 /// </summary>
-public static class Pairs
+internal static class Pairs
 {
     /// <summary>Share of the prior that all pairs hold together.</summary>
     public const double PriorShare = 0.15;

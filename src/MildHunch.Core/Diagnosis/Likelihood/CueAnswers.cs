@@ -5,7 +5,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>
 /// A question put to all contenders: of two faults the one that has more to say about it answers, and where both say as
-/// much, either may. Which of them it is hangs on the question alone, so it is laid out once for all its answers.
+/// much, either may. Which of them it is depends on the question alone, so it is laid out once for all its answers.
 /// </summary>
 internal sealed class CueAnswers
 {
@@ -38,8 +38,8 @@ internal sealed class CueAnswers
     public double[] Likelihoods(CueAtom atom, bool follows = false)
     {
         var all = new double[contenders.Bins];
-        double Told(double likelihood) => follows ? Math.Cbrt(likelihood) : likelihood;
-        var silent = Told(atom.Baseline);
+        double Counted(double likelihood) => follows ? Math.Cbrt(likelihood) : likelihood;
+        var silent = Counted(atom.Baseline);
         for (var h = 0; h < contenders.Singles.Length; h++)
         {
             var notice = contenders.Notices(h);
@@ -51,19 +51,19 @@ internal sealed class CueAnswers
             }
 
             for (var b = 0; b < row.Length; b++)
-                row[b] = Told(atom.At(h, notice[b]));
+                row[b] = Counted(atom.At(h, notice[b]));
         }
 
-        // Of every single at each level: as it is, and as it is told.
+        // Of every single at each level: as it is, and as it counts.
         const int levels = SeverityBins.Levels;
-        var (plain, told) = (new double[contenders.Singles.Length * levels], new double[contenders.Singles.Length * levels]);
+        var (plain, counts) = (new double[contenders.Singles.Length * levels], new double[contenders.Singles.Length * levels]);
         for (var h = 0; h < contenders.Singles.Length && contenders.Pairs.Length > 0; h++)
         {
             var notice = contenders.Levels(h);
             for (var (l, i) = (0, h * levels); l < levels; l++, i++)
             {
                 plain[i] = atom.At(h, notice[l]);
-                told[i] = plain[i] == atom.Baseline ? silent : Told(plain[i]);
+                counts[i] = plain[i] == atom.Baseline ? silent : Counted(plain[i]);
             }
         }
 
@@ -72,7 +72,7 @@ internal sealed class CueAnswers
         {
             for (var i = first * levels; i < (first + 1) * levels; i++)
                 for (var j = second * levels; j < (second + 1) * levels; j++, at++, mine++)
-                    all[at] = firstAnswers[mine] switch { 1 => told[i], 0 => told[j], _ => Told((plain[i] + plain[j]) / 2) };
+                    all[at] = firstAnswers[mine] switch { 1 => counts[i], 0 => counts[j], _ => Counted((plain[i] + plain[j]) / 2) };
         }
 
         return all;
@@ -84,7 +84,7 @@ internal sealed class CueAnswers
     /// </summary>
     public Summary Summarise(Posterior posterior)
     {
-        var sums = new (double Whole, double First, double Second, double WholeSecond)[contenders.Count];
+        var sums = new Noticed[contenders.Count];
         for (var h = 0; h < contenders.Singles.Length; h++)
         {
             var notice = contenders.Notices(h);
@@ -92,7 +92,7 @@ internal sealed class CueAnswers
             double noticed = 0;
             for (var b = 0; b < row.Length; b++)
                 noticed += row[b] * notice[b];
-            sums[h] = (posterior.Probability[h], noticed, 0, 0);
+            sums[h] = new Noticed(posterior.Probability[h], noticed, 0, 0);
         }
 
         for (var p = 0; p < contenders.Pairs.Length; p++)
@@ -115,35 +115,40 @@ internal sealed class CueAnswers
                 }
             }
 
-            sums[contenders.Singles.Length + p] = (whole, byFirst, bySecond, wholeSecond);
+            sums[contenders.Singles.Length + p] = new Noticed(whole, byFirst, wholeSecond, bySecond);
         }
 
         return new Summary(contenders, sums);
     }
 
+    /// <summary>
+    /// Of one contender: the probability that its first fault answers, and that times how noticeable it is; likewise its second.
+    /// </summary>
+    internal readonly record struct Noticed(double First, double FirstNoticed, double Second, double SecondNoticed);
+
     /// <summary>The sums of every contender for one question.</summary>
-    internal sealed class Summary(Contenders contenders, (double Whole, double First, double Second, double WholeSecond)[] sums)
+    internal sealed class Summary(Contenders contenders, Noticed[] sums)
     {
         /// <summary>Chance of the answer, and the probability of every contender once it is given.</summary>
-        public (double Chance, double[] After) After(CueAtom atom)
+        public AnswerOutcome After(CueAtom atom)
         {
             var after = new double[sums.Length];
             var chance = 0.0;
             for (var h = 0; h < contenders.Singles.Length; h++)
-                chance += after[h] = Of(atom, h, sums[h].Whole, sums[h].First);
+                chance += after[h] = Of(atom, h, sums[h].First, sums[h].FirstNoticed);
             for (var (p, h) = (0, contenders.Singles.Length); h < after.Length; p++, h++)
             {
-                var (whole, byFirst, bySecond, wholeSecond) = sums[h];
+                var (whole, byFirst, wholeSecond, bySecond) = sums[h];
                 chance += after[h] = Of(atom, contenders.Pairs[p].First, whole, byFirst)
                     + Of(atom, contenders.Pairs[p].Second, wholeSecond, bySecond);
             }
 
             Vectors.Scale(after, 1 / chance);
-            return (chance, after);
+            return new AnswerOutcome(chance, after);
         }
 
         private static double Of(CueAtom atom, int single, double whole, double noticed) =>
-            double.IsNaN(atom.Baseline)
+            atom.AtAnySize
                 ? atom.Full[single] * whole
                 : (atom.Baseline * whole) + ((atom.Full[single] - atom.Baseline) * noticed);
     }

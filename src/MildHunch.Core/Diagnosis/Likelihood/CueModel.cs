@@ -12,11 +12,12 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// is once the fault is. In between it moves in a straight line with the size of the fault (docs/trade.md, Words).
 /// </summary>
 /// <param name="Wet">True where it says that something drips: of two faults either may be why.</param>
-public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false)
+/// <param name="AtAnySize">True where it was opened: there a fault shows at any size.</param>
+public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false, bool AtAnySize = false)
 {
-    /// <summary>Likelihood under one hypothesis whose fault is so noticeable. What was opened shows at any size.</summary>
+    /// <summary>Likelihood under one hypothesis whose fault is so noticeable.</summary>
     public double At(int hypothesis, double notice) =>
-        double.IsNaN(Baseline) ? Full[hypothesis] : Baseline + ((Full[hypothesis] - Baseline) * notice);
+        AtAnySize ? Full[hypothesis] : Baseline + ((Full[hypothesis] - Baseline) * notice);
 }
 
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
@@ -66,7 +67,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         foreach (var fact in Possible(cue))
         {
             var atom = Atoms(fact)[0];
-            var quiet = Cells(cue).Where(c => c.Answer.Id == fact.Answer && c.Cylinder == fact.Cylinder && c.Side == fact.Side)
+            var quiet = Cells(cue).Where(c => c.Answer.Id == fact.Answer && c.Spot == new AnswerSpot(fact.Cylinder, fact.Side))
                 .Sum(c => c.Baseline);
             for (var h = 0; h < loud.Length; h++)
                 loud[h] = Math.Max(loud[h], Math.Abs(Math.Log((atom.Full[h] + Floor) / (quiet + Floor))));
@@ -96,7 +97,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var answer = cue.Answer(fact.Answer)!;
         return Words(hypotheses[hypothesis], cue).FirstOrDefault(w =>
             w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > cue.Baseline
-                && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, fact.Cylinder, fact.Side)));
+                && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, new AnswerSpot(fact.Cylinder, fact.Side))));
     }
 
     private IEnumerable<CueAnswer> Answers(Cue cue) =>
@@ -138,22 +139,23 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         return (cue, answer);
     }
 
-    private IEnumerable<(int? Cylinder, Side? Side)> Places(CueAnswer answer)
+    private IEnumerable<AnswerSpot> Places(CueAnswer answer)
     {
         if (answer.At == AnswerPlace.None)
-            return [(null, null)];
+            return [new AnswerSpot(null, null)];
         var cylinders = Enumerable.Range(1, pump.Cylinders);
         return answer.At == AnswerPlace.Cavity && pump.HeadLayout == HeadLayout.SixCaps
-            ? cylinders.SelectMany(k => new (int?, Side?)[] { (k, Side.Discharge), (k, Side.Inlet) })
-            : cylinders.Select(k => ((int?)k, (Side?)null));
+            ? cylinders.SelectMany(k => new[] { new AnswerSpot(k, Side.Discharge), new AnswerSpot(k, Side.Inlet) })
+            : cylinders.Select(k => new AnswerSpot(k, null));
     }
 
     // A word speaks of the place where its fault sits, or of the other end; a fault of the whole pump shows at every place alike.
-    private static bool Own(Hypothesis h, CueWord word, CueAnswer answer, int? cylinder, Side? side)
+    private static bool Own(Hypothesis h, CueWord word, CueAnswer answer, AnswerSpot spot)
     {
         if (answer.At == AnswerPlace.None)
             return true;
-        return (word.OtherEnd ? h.Cylinder != cylinder : h.Cylinder == cylinder) && (side is null || h.Side is null || h.Side == side);
+        return (word.OtherEnd ? h.Cylinder != spot.Cylinder : h.Cylinder == spot.Cylinder)
+            && (spot.Side is null || h.Side is null || h.Side == spot.Side);
     }
 
     private CueWord[] Words(Hypothesis h, Cue cue) =>
@@ -164,15 +166,15 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     ];
 
     // Every answer at every place, with its chance where no fault has anything to say.
-    private (CueAnswer Answer, int? Cylinder, Side? Side, double Baseline)[] Cells(Cue cue)
+    private AnswerCell[] Cells(Cue cue)
     {
         var healthy = cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually);
         var aside = Aside(cue);
         var others = Answers(cue).Where(a => !a.Healthy && a.Aside is null).Sum(a => a.Share);
         return [.. Answers(cue)
             .SelectMany(a => Places(a)
-                .Select(p => (
-                    a, p.Cylinder, p.Side,
+                .Select(p => new AnswerCell(
+                    a, p,
                     a.Aside ?? ((1 - aside) * (a.Healthy ? healthy : (1 - healthy) * a.Share / others / Places(a).Count())))))];
     }
 
@@ -186,8 +188,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
 
         // An answer without its place ("a cap hisses") stands for all its places.
         var wanted = Enumerable.Range(0, cells.Length)
-            .Where(i => cells[i].Answer == answer && (fact.Cylinder is null || cells[i].Cylinder == fact.Cylinder)
-                && (fact.Side is null || cells[i].Side is null || cells[i].Side == fact.Side))
+            .Where(i => cells[i].Answer == answer && cells[i].Spot.IsMeantBy(fact))
             .ToArray();
         var sound = wanted.Sum(i => baseline[i]);
         var full = new double[hypotheses.Count];
@@ -197,25 +198,25 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             var words = Words(hypotheses[h], cue);
             if (words.Length == 0)
                 continue;
-            var told = new double[cells.Length];
+            var said = new double?[cells.Length];
             for (var i = 0; i < cells.Length; i++)
             {
                 var word = words.FirstOrDefault(w => w.Answer == cells[i].Answer.Id
-                    && Own(hypotheses[h], w, cells[i].Answer, cells[i].Cylinder, cells[i].Side));
-                told[i] = word is not null ? EvidenceWords.Likelihood(word.Word) : cells[i].Answer.Aside ?? -1;
+                    && Own(hypotheses[h], w, cells[i].Answer, cells[i].Spot));
+                said[i] = word is not null ? EvidenceWords.Likelihood(word.Word) : cells[i].Answer.Aside;
             }
 
             // What is looked at beside the matter takes its share first, unless this fault says otherwise of it.
             var share = 1 - cells.Where(c => c.Answer.Aside is not null && words.All(w => w.Answer != c.Answer.Id)).Sum(c => c.Baseline);
             for (var i = 0; i < cells.Length; i++)
-                if (told[i] >= 0 && cells[i].Answer.Aside is null)
-                    told[i] *= share;
-            var left = Math.Max(0, 1 - told.Where(t => t >= 0).Sum());
-            var silent = Enumerable.Range(0, cells.Length).Where(i => told[i] < 0).Sum(i => baseline[i]);
-            full[h] = wanted.Sum(i => told[i] >= 0 ? told[i] : silent > 0 ? left * baseline[i] / silent : 0);
+                if (cells[i].Answer.Aside is null)
+                    said[i] *= share;
+            var left = Math.Max(0, 1 - said.Sum(s => s ?? 0));
+            var silent = Enumerable.Range(0, cells.Length).Where(i => said[i] is null).Sum(i => baseline[i]);
+            full[h] = wanted.Sum(i => said[i] ?? (silent > 0 ? left * baseline[i] / silent : 0));
         }
 
-        return cue.Reveals ? new CueAtom(double.NaN, full) : new CueAtom(sound, full);
+        return new CueAtom(sound, full, AtAnySize: cue.Reveals);
     }
 
     private List<CueAtom> PlaceAtoms(Cue cue, CueAnswer answer, CueFact fact)
@@ -224,13 +225,11 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var atoms = new List<CueAtom>();
         foreach (var place in Answers(cue).Where(a => !a.Healthy && (answer.Healthy || a == answer)))
         {
-            foreach (var (cylinder, side) in Places(place)
-                .Where(p => (fact.Cylinder is null || p.Cylinder == fact.Cylinder)
-                    && (fact.Side is null || p.Side is null || p.Side == fact.Side)))
+            foreach (var spot in Places(place).Where(p => p.IsMeantBy(fact)))
             {
                 var full = hypotheses.Select(h =>
                 {
-                    var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id && Own(h, w, place, cylinder, side));
+                    var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id && Own(h, w, place, spot));
                     var yes = word is not null ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
                     return dry ? 1 - yes : yes;
                 }).ToArray();
@@ -248,4 +247,15 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var full = Enumerable.Range(0, hypotheses.Count).Select(h => 1 - atoms.Aggregate(1.0, (p, a) => p * (1 - a.Full[h]))).ToArray();
         return new CueAtom(baseline, full, true);
     }
+
+    /// <summary>Where an answer can be given: in a cylinder, on one side of it, or of the whole pump.</summary>
+    private readonly record struct AnswerSpot(int? Cylinder, Side? Side)
+    {
+        /// <summary>True where the fact means this spot, or leaves open which.</summary>
+        public bool IsMeantBy(CueFact fact) =>
+            (fact.Cylinder is null || Cylinder == fact.Cylinder) && (fact.Side is null || Side is null || Side == fact.Side);
+    }
+
+    /// <summary>An answer at one of its spots, and how often it is given where no fault has anything to say.</summary>
+    private readonly record struct AnswerCell(CueAnswer Answer, AnswerSpot Spot, double Baseline);
 }

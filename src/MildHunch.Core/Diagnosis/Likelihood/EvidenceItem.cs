@@ -4,13 +4,13 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>One piece of evidence that can be left out: a reading, or an answer with the statements it makes.</summary>
 /// <param name="Strength">How much each hypothesis has to say about the question, where it has one answer.</param>
-public sealed record EvidenceItem(
+internal sealed record EvidenceItem(
     string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null)
 {
-    private double span = double.NaN;
+    private double? span;
 
     /// <summary>How far the hypotheses lie apart on this answer: the widest of a group leads it. Only groups ask for it.</summary>
-    public double Span => double.IsNaN(span) ? span = SpanOf(Atoms) : span;
+    public double Span => span ??= SpanOf(Atoms);
 
     private static double SpanOf(IReadOnlyList<CueAtom> atoms)
     {

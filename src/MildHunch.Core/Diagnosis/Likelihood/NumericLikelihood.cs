@@ -13,7 +13,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// Log-likelihood of the numbers under every effect, softness and severity (docs/trade.md, Verdict): each instrument right with
 /// 0.98 and otherwise anywhere, what is common to all readings integrated out exactly.
 /// </summary>
-public sealed class NumericLikelihood
+internal sealed class NumericLikelihood
 {
     /// <summary>Chance that an instrument or its reader is simply wrong.</summary>
     public const double OutlierShare = 0.02;
@@ -61,14 +61,14 @@ public sealed class NumericLikelihood
     public SteadyLikelihood Steady(IReadOnlyList<Reading> readings)
     {
         var groups = Group(readings);
-        var result = new SteadyLikelihood(Rows(), [.. groups.Select(g => (g.What, g.Readings.Length, Rows()))]);
+        var result = new SteadyLikelihood(Rows(), [.. groups.Select(g => new WithoutInstrument(g.What, g.Readings.Length, Rows()))]);
         if (groups.Length == 0)
             return result;
         var top = Nodes(result, groups, FewOutliers, double.NegativeInfinity);
         _ = Nodes(result, groups, MostOutliers, Ceiling(groups) > top - Beside ? double.NegativeInfinity : top - Matters);
         for (var e = 0; e < table.Effects.Count; e++)
-            if (table.KindOf(e) != e)
-                result.Stretch(table.KindOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.Along(e));
+            if (table.FamilyOf(e) != e)
+                result.Stretch(table.FamilyOf(e) * table.SoftCount, e * table.SoftCount, table.SoftCount, table.FamilySeverities(e));
         return result;
     }
 
@@ -80,7 +80,7 @@ public sealed class NumericLikelihood
         var top = double.NegativeInfinity;
         for (var e = 0; e < table.Solved.Count; e++)
         {
-            if (table.KindOf(e) != e)
+            if (table.FamilyOf(e) != e)
                 continue;
             var severities = table.Solved[e].MovesNumbers ? PredictionTable.Fine : Lanes.Count;
             var softs = table.SoftMatters(e) ? table.SoftCount : 1;
@@ -164,7 +164,7 @@ public sealed class NumericLikelihood
     /// Best account of the readings that one explanation has: which instruments it has to call wrong, and by how many sigma
     /// each of those is off from what the others say.
     /// </summary>
-    internal IReadOnlyList<(Reading Reading, double Predicted, double Sigmas)> Misfits(IReadOnlyList<Reading> readings, Account account)
+    internal IReadOnlyList<Misfit> Misfits(IReadOnlyList<Reading> readings, Account account)
     {
         var groups = Group(readings);
         var best = (Log: double.NegativeInfinity, Mask: 0);
@@ -179,7 +179,7 @@ public sealed class NumericLikelihood
         }
 
         var trusted = Believe(groups, best.Mask, account.Term);
-        var misfits = new List<(Reading, double, double)>();
+        var misfits = new List<Misfit>();
         for (var g = 0; g < groups.Length; g++)
         {
             if ((best.Mask >> g & 1) == 0)
@@ -188,7 +188,7 @@ public sealed class NumericLikelihood
             {
                 var (means, variances) = account.Predict(trusted, groups[g].What);
                 var (mean, variance) = (means.GetElement(account.Lane), variances.GetElement(account.Lane));
-                misfits.Add((one.Reading, mean, (one.Value - mean) / Math.Sqrt(variance + (one.Sigma * one.Sigma))));
+                misfits.Add(new Misfit(one.Reading, (one.Value - mean) / Math.Sqrt(variance + (one.Sigma * one.Sigma))));
             }
         }
 
@@ -196,10 +196,10 @@ public sealed class NumericLikelihood
     }
 
     /// <summary>
-    /// One explanation at four neighbouring sizes, of which one is meant: what it makes of a group of readings, and what it foretells.
+    /// One explanation at four neighbouring sizes, of which one is meant: what it makes of a group of readings, and what it predicts.
     /// </summary>
     internal sealed record Account(
-        Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, (Lanes Mean, Lanes Variance)> Predict, int Lane);
+        Func<InstrumentGroup, SharedUncertainty> Term, Func<SharedUncertainty, int, Predicted> Predict, int Lane);
 
     internal Account AccountOf(int effect, int soft, int severity)
     {
@@ -218,22 +218,22 @@ public sealed class NumericLikelihood
     }
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, at four severities.</summary>
-    internal (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, int effect, int soft, int from) => Predict(
+    internal Predicted Predict(in SharedUncertainty belief, int what, int effect, int soft, int from) => Predict(
         belief, what, Four(table.Mean(effect, soft, what), from), Four(table.Variance(effect, soft, what), from),
         Four(table.BySpeed(effect, soft, what), from), Four(table.ByNozzle(effect, soft, what), from));
 
-    internal static (Lanes Mean, Lanes Variance) Predict(
+    internal static Predicted Predict(
         in SharedUncertainty belief, int what, Lanes mean, Lanes spare, Lanes bySpeed, Lanes byNozzle)
     {
         var (shift, variance) = belief.Predict(BySlip(what, bySpeed), bySpeed, byNozzle);
-        return (mean + shift, variance + spare);
+        return new Predicted(mean + shift, variance + spare);
     }
 
     internal InstrumentGroup[] Group(IReadOnlyList<Reading> readings) =>
     [
         .. readings.Where(r => r.What != Observables.Swing).GroupBy(r => r.What.Index)
             .Select(g => new InstrumentGroup(
-                g.Key, [.. g.Select(r => (r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
+                g.Key, [.. g.Select(r => new ModelledReading(r, instruments.Modelled(r), instruments.SigmaOf(r)))], range[g.Key])),
     ];
 
     private double[][] Rows() =>
@@ -272,46 +272,9 @@ public sealed class NumericLikelihood
         return belief;
     }
 
-    internal readonly record struct InstrumentGroup(int What, (Reading Reading, double Value, double Sigma)[] Readings, double Range)
+    /// <summary>Readings of one instrument, with what a wrong one may show.</summary>
+    internal readonly record struct InstrumentGroup(int What, ModelledReading[] Readings, double Range)
     {
         public double LogWrong { get; } = Math.Log(OutlierShare) - (Readings.Length * Math.Log(Range));
-    }
-}
-
-/// <summary>Log-likelihood of the steady readings by effect and softness, then severity; of all, and without each instrument.</summary>
-public sealed record SteadyLikelihood(double[][] All, (int What, int Readings, double[][] Log)[] Without)
-{
-    /// <summary>Reads the rows of an effect from those of its kind, straight between neighbouring severities.</summary>
-    internal void Stretch(int from, int to, int rows, ReadOnlySpan<double> along)
-    {
-        foreach (var table in Without.Select(w => w.Log).Prepend(All))
-        {
-            for (var r = 0; r < rows; r++)
-            {
-                var (source, row) = (table[from + r], table[to + r]);
-                for (var s = 0; s < row.Length; s++)
-                {
-                    var x = Math.Clamp((along[s] * source.Length) - 0.5, 0, source.Length - 1);
-                    var i = Math.Min((int)x, source.Length - 2);
-                    row[s] = source[i] + ((x - i) * (source[i + 1] - source[i]));
-                }
-            }
-        }
-    }
-
-    /// <summary>Copies what does not depend on softness or severity to where it would stand.</summary>
-    internal void Repeat(int firstRow, int rows, int solvedRows, int solvedSeverities)
-    {
-        foreach (var table in Without.Select(w => w.Log).Prepend(All))
-        {
-            for (var r = 0; r < rows; r++)
-            {
-                var source = table[firstRow + Math.Min(r, solvedRows - 1)];
-                if (solvedSeverities == 1)
-                    Array.Fill(source, source[0]);
-                if (r >= solvedRows)
-                    source.CopyTo(table[firstRow + r], 0);
-            }
-        }
     }
 }

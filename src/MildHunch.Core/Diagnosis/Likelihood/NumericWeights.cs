@@ -9,7 +9,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// Likelihood of the numbers by effect, summed over outlet softness, on a common scale: fine in severity, and gathered
 /// into <see cref="SeverityBins"/>.
 /// </summary>
-public sealed class NumericWeights
+internal sealed class NumericWeights
 {
     /// <summary>Weights by bin from log-likelihoods by severity.</summary>
     public NumericWeights(

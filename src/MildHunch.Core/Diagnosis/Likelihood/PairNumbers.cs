@@ -15,12 +15,12 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
     private const int MostWrong = 1;
 
     /// <summary>Steady readings by cell: of all, and without each instrument.</summary>
-    public (double[] All, double[][] Without) Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, double[] prior)
+    public CellLikelihood Steady(NumericLikelihood.InstrumentGroup[] groups, PairRows rows, double[] prior)
     {
         var all = new double[PairRows.Cells];
         var without = PairRows.Rows(groups.Length);
         if (groups.Length == 0)
-            return (all, without);
+            return new CellLikelihood(all, without);
         Span<SharedUncertainty> terms = stackalloc SharedUncertainty[groups.Length];
         var wrong = new WrongInstruments(groups, MostWrong);
         for (var cell = 0; cell < all.Length; cell += Lanes.Count)
@@ -38,7 +38,7 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
         for (var cell = 0; cell < all.Length; cell++)
             if (prior[cell] == 0)
                 all[cell] = double.NegativeInfinity;
-        return (all, without);
+        return new CellLikelihood(all, without);
     }
 
     /// <summary>Readings of the swing by cell, summed over the softness of the line; counted with this exponent.</summary>
@@ -48,22 +48,22 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
         if (swings.Length == 0)
             return log;
         double[] sigma = [.. swings.Select(instruments.SigmaOf)];
-        var told = new Lanes[rows.Swing.Length];
+        var counted = new Lanes[rows.Swing.Length];
         for (var cell = 0; cell < log.Length; cell += Lanes.Count)
         {
             var spare = Four(rows.Variance[Observables.Swing.Index], cell);
             var (sum, top) = (Lanes.Zero, Vector256.Create(double.NegativeInfinity));
-            for (var c = 0; c < told.Length; c++)
+            for (var c = 0; c < counted.Length; c++)
             {
-                told[c] = Lanes.Zero;
+                counted[c] = Lanes.Zero;
                 for (var r = 0; r < swings.Length; r++)
-                    told[c] += exponent * numbers.LogSwing(swings[r].Value.Si, Four(rows.Swing[c], cell), sigma[r], spare);
-                top = Vector256.Max(top, told[c]);
+                    counted[c] += exponent * numbers.LogSwing(swings[r].Value.Si, Four(rows.Swing[c], cell), sigma[r], spare);
+                top = Vector256.Max(top, counted[c]);
             }
 
-            foreach (var one in told)
+            foreach (var one in counted)
                 sum += Vector256.Exp(one - top);
-            (top + Vector256.Log(sum / told.Length)).CopyTo(log.AsSpan(cell, Lanes.Count));
+            (top + Vector256.Log(sum / counted.Length)).CopyTo(log.AsSpan(cell, Lanes.Count));
         }
 
         return log;
@@ -86,7 +86,7 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
     }
 
     /// <summary>Mean and variance of a reading not yet taken, before the instrument's own error, in four cells.</summary>
-    public static (Lanes Mean, Lanes Variance) Predict(in SharedUncertainty belief, int what, PairRows rows, int from) =>
+    public static Predicted Predict(in SharedUncertainty belief, int what, PairRows rows, int from) =>
         NumericLikelihood.Predict(
             belief, what, Four(rows.Mean[what], from), Four(rows.Variance[what], from), Four(rows.BySpeed[what], from),
             Four(rows.ByNozzle[what], from));
@@ -98,3 +98,6 @@ internal sealed class PairNumbers(NumericLikelihood numbers, Instruments instrum
             group, Four(rows.Mean[group.What], from), Four(rows.Variance[group.What], from), Four(rows.BySpeed[group.What], from),
             Four(rows.ByNozzle[group.What], from));
 }
+
+/// <summary>Log-likelihood of the steady readings by cell of two effects: of all, and without each instrument.</summary>
+internal sealed record CellLikelihood(double[] All, double[][] Without);

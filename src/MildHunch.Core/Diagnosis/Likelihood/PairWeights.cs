@@ -13,109 +13,63 @@ internal sealed record PairGround(
     IReadOnlyList<Hypothesis> Hypotheses, PredictionTable Table, PairTable PairTable, SeverityBins Bins, NumericLikelihood Numbers,
     Instruments Instruments);
 
+/// <summary>Two effects solved at once, against the steady readings; one or more pairs of hypotheses are of these two.</summary>
+/// <param name="Index">Its place among the solved pairs.</param>
+/// <param name="Rows">What the pump shows under both.</param>
+/// <param name="Of">The first pair that reads it.</param>
+/// <param name="CellPrior">Probability of each cell: how likely these two severities are.</param>
+/// <param name="Steady">Log-likelihood of the steady readings by cell.</param>
+internal sealed record SolvedPair(int Index, PairRows Rows, Pair Of, double[] CellPrior, CellLikelihood Steady);
+
 /// <summary>
 /// Log-likelihood of the numbers under every pair of effects that is considered, and from it the weight of every bin of every pair.
 /// </summary>
 internal sealed class PairWeights
 {
     private readonly PairGround ground;
+    private readonly IReadOnlyList<Reading> readings;
     private readonly PairNumbers numbers;
     private readonly NumericLikelihood.InstrumentGroup[] groups;
-    private readonly (double[] All, double[][] Without)[] steady;
-    private readonly int[] rowsOf;
-    private readonly int[] firstOf;
-    private readonly double[][] cellPrior;
-    private readonly Dictionary<(int LeftOut, double Exponent), double[][]?> swings = [];
+    private readonly SolvedPair?[] solvedOf;
+    private readonly List<SolvedPair> solved = [];
+    private readonly Dictionary<SwingCount, double[][]> swings = [];
 
     public PairWeights(PairGround ground, IReadOnlyList<Pair> pairs, IReadOnlyList<Reading> readings)
     {
-        this.ground = ground;
-        Pairs = pairs;
+        (this.ground, this.readings, Pairs) = (ground, readings, pairs);
         numbers = new PairNumbers(ground.Numbers, ground.Instruments);
         groups = ground.Numbers.Group(readings);
-        var distinct = new Dictionary<PairRows, int>();
-        var rows = new List<PairRows>();
-        rowsOf = new int[pairs.Count];
-        ground.PairTable.Prepare(pairs.Where(Numeric).Select(Effects));
-        for (var p = 0; p < pairs.Count; p++)
-        {
-            rowsOf[p] = -1;
-            if (!Numeric(pairs[p]))
-                continue;
-            var (first, second, sameCylinder) = Effects(pairs[p]);
-            var found = ground.PairTable.For(first, second, sameCylinder);
-            if (!distinct.TryGetValue(found, out rowsOf[p]))
-            {
-                rowsOf[p] = distinct[found] = rows.Count;
-                rows.Add(found);
-            }
-        }
-
-        Rows = rows;
-        firstOf = [.. rows.Select((_, r) => Array.IndexOf(rowsOf, r))];
-        cellPrior = [.. firstOf.Select(CellPriors)];
-        steady = [.. rows.Select((r, i) => numbers.Steady(groups, r, cellPrior[i]))];
+        ground.PairTable.Prepare(pairs.Where(BothMove).Select(Effects));
+        var known = new Dictionary<PairRows, SolvedPair>();
+        solvedOf = [.. pairs.Select(p => BothMove(p) ? Solved(p, known) : null)];
     }
 
     public IReadOnlyList<Pair> Pairs { get; }
 
     /// <summary>The solved pairs of effects behind the pairs; those of which one moves no number need none.</summary>
-    public IReadOnlyList<PairRows> Rows { get; }
+    public IReadOnlyList<SolvedPair> AllSolved => solved;
 
     public NumericLikelihood.InstrumentGroup[] Groups => groups;
 
-    /// <summary>Which of <see cref="Rows"/> a pair reads; −1 where one of its two alone moves the numbers.</summary>
-    public int RowsOf(int pair) => rowsOf[pair];
+    /// <summary>The solved effects that a pair reads; null where one of its two alone moves the numbers.</summary>
+    public SolvedPair? SolvedOf(int pair) => solvedOf[pair];
 
-    /// <summary>Log-likelihood by cell of every one of <see cref="Rows"/>, one instrument perhaps left out.</summary>
-    public double[][] Log(IReadOnlyList<Reading> readings, int leftOut, double swingExponent)
+    /// <summary>Log-likelihood by cell of every solved pair, one reading perhaps left out.</summary>
+    public double[][] Log(int? leftOut, double swingExponent)
     {
-        var all = new double[Rows.Count][];
-        var swing = Swing(readings, leftOut >= 0 && readings[leftOut].What == Observables.Swing ? leftOut : -1, swingExponent);
-        for (var r = 0; r < all.Length; r++)
-        {
-            var numbers = Base(readings, leftOut, r);
-            if (swing is null)
-            {
-                all[r] = numbers;
-                continue;
-            }
-
-            all[r] = new double[PairRows.Cells];
-            for (var cell = 0; cell < PairRows.Cells; cell++)
-                all[r][cell] = numbers[cell] + swing[r][cell];
-        }
-
-        return all;
+        var swing = Swing(new SwingCount(leftOut is { } at && readings[at].What == Observables.Swing ? leftOut : null, swingExponent));
+        return [.. solved.Select(s => Sum(Steady(s, leftOut), swing, s.Index))];
     }
 
     /// <summary>Best log-likelihood among cells that can be.</summary>
     public double Top(double[][] log)
     {
         var top = double.NegativeInfinity;
-        for (var r = 0; r < log.Length; r++)
+        foreach (var pair in solved)
             for (var cell = 0; cell < PairRows.Cells; cell++)
-                if (cellPrior[r][cell] > 0)
-                    top = Math.Max(top, log[r][cell]);
+                if (pair.CellPrior[cell] > 0)
+                    top = Math.Max(top, log[pair.Index][cell]);
         return top;
-    }
-
-    private double[][]? Swing(IReadOnlyList<Reading> readings, int leftOut, double exponent)
-    {
-        if (swings.TryGetValue((leftOut, exponent), out var known))
-            return known;
-        Reading[] told = [.. readings.Where((r, i) => i != leftOut && r.What == Observables.Swing)];
-        return swings[(leftOut, exponent)] = told.Length == 0 ? null : [.. Rows.Select(r => numbers.Swing(told, r, exponent))];
-    }
-
-    private double[] Base(IReadOnlyList<Reading> readings, int leftOut, int r)
-    {
-        if (leftOut < 0 || readings[leftOut].What == Observables.Swing)
-            return steady[r].All;
-        var at = Array.FindIndex(groups, g => g.What == readings[leftOut].What.Index);
-        return groups[at].Readings.Length == 1
-            ? steady[r].Without[at]
-            : numbers.Steady(ground.Numbers.Group([.. readings.Where((_, i) => i != leftOut)]), Rows[r], cellPrior[r]).All;
     }
 
     /// <summary>
@@ -123,47 +77,83 @@ internal sealed class PairWeights
     /// </summary>
     public double[][] Bins(double[][] log, NumericWeights singles)
     {
-        var ofRows = new double[Rows.Count][];
-        var ofOne = new Dictionary<(int, int), double[]>();
+        var ofSolved = new double[solved.Count][];
+        var ofOne = new Dictionary<(int First, int Second), double[]>();
         var bins = new double[Pairs.Count][];
         for (var p = 0; p < bins.Length; p++)
         {
-            if (rowsOf[p] >= 0)
+            if (solvedOf[p] is { } found)
             {
-                bins[p] = ofRows[rowsOf[p]] ??= OfCells(rowsOf[p], log[rowsOf[p]], singles.Top);
+                bins[p] = ofSolved[found.Index] ??= OfCells(found, log[found.Index], singles.Top);
                 continue;
             }
 
             var effects = (Effect(Pairs[p].First), Effect(Pairs[p].Second));
             if (!ofOne.TryGetValue(effects, out var row))
-                row = ofOne[effects] = OfOne(p, singles);
+                row = ofOne[effects] = OfOne(Pairs[p], singles);
             bins[p] = row;
         }
 
         return bins;
     }
 
-    /// <summary>Prior of each cell of one of <see cref="Rows"/>: how likely these two severities are.</summary>
-    public double[] CellPrior(int rows) => cellPrior[rows];
-
-    private double[] CellPriors(int pair)
+    private SolvedPair Solved(Pair pair, Dictionary<PairRows, SolvedPair> known)
     {
-        var (a, b) = (ground.Bins.SidePrior[Effect(Pairs[pair].First)], ground.Bins.SidePrior[Effect(Pairs[pair].Second)]);
+        var rows = ground.PairTable.For(Effects(pair));
+        if (known.TryGetValue(rows, out var found))
+            return found;
+        var prior = CellPriors(pair);
+        var made = known[rows] = new SolvedPair(solved.Count, rows, pair, prior, numbers.Steady(groups, rows, prior));
+        solved.Add(made);
+        return made;
+    }
+
+    private double[] CellPriors(Pair pair)
+    {
+        var (a, b) = (ground.Bins.SidePrior[Effect(pair.First)], ground.Bins.SidePrior[Effect(pair.Second)]);
         var priors = new double[PairRows.Cells];
         for (var cell = 0; cell < priors.Length; cell++)
             priors[cell] = a[cell / PairRows.Side] * b[cell % PairRows.Side];
         return priors;
     }
 
-    private double[] OfCells(int rows, double[] log, double top)
+    // Readings of the swing by solved pair and cell; empty where none was taken.
+    private double[][] Swing(SwingCount count)
     {
-        var (a, b) = (
-            ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].First)], ground.Bins.SideLevel[Effect(Pairs[firstOf[rows]].Second)]);
+        if (swings.TryGetValue(count, out var known))
+            return known;
+        Reading[] counted = [.. readings.Where((r, i) => i != count.LeftOut && r.What == Observables.Swing)];
+        return swings[count] = counted.Length == 0 ? [] : [.. solved.Select(s => numbers.Swing(counted, s.Rows, count.Exponent))];
+    }
+
+    private double[] Steady(SolvedPair pair, int? leftOut)
+    {
+        if (leftOut is not { } at || readings[at].What == Observables.Swing)
+            return pair.Steady.All;
+        var group = Array.FindIndex(groups, g => g.What == readings[at].What.Index);
+        return groups[group].Readings.Length == 1
+            ? pair.Steady.Without[group]
+            : numbers.Steady(ground.Numbers.Group([.. readings.Where((_, i) => i != at)]), pair.Rows, pair.CellPrior).All;
+    }
+
+    private static double[] Sum(double[] steady, double[][] swing, int pair)
+    {
+        if (swing.Length == 0)
+            return steady;
+        var all = new double[steady.Length];
+        for (var cell = 0; cell < all.Length; cell++)
+            all[cell] = steady[cell] + swing[pair][cell];
+        return all;
+    }
+
+    private double[] OfCells(SolvedPair pair, double[] log, double top)
+    {
+        var (a, b) = (ground.Bins.SideLevel[Effect(pair.Of.First)], ground.Bins.SideLevel[Effect(pair.Of.Second)]);
         var bins = new double[Contenders.PairBins];
         for (var cell = 0; cell < log.Length; cell += Lanes.Count)
         {
             var weights = Vectors.Weights(
-                NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(cellPrior[rows], cell));
+                NumericLikelihood.Four(log, cell) - Vector256.Create(top), NumericLikelihood.Four(pair.CellPrior, cell));
             for (var l = 0; l < Lanes.Count; l++)
                 bins[(a[(cell + l) / PairRows.Side] * SeverityBins.Levels) + b[(cell + l) % PairRows.Side]] += weights.GetElement(l);
         }
@@ -172,9 +162,9 @@ internal sealed class PairWeights
     }
 
     // Only one of the two moves the numbers: its weights, times how noticeable the other may be.
-    private double[] OfOne(int pair, NumericWeights singles)
+    private double[] OfOne(Pair pair, NumericWeights singles)
     {
-        var (a, b) = (ground.Hypotheses[Pairs[pair].First], ground.Hypotheses[Pairs[pair].Second]);
+        var (a, b) = (ground.Hypotheses[pair.First], ground.Hypotheses[pair.Second]);
         var row = new double[SeverityBins.Levels * SeverityBins.Levels];
         var (left, right) = Moves(b)
             ? (ground.Bins.LevelPrior[a.EffectIndex], Levels(b.EffectIndex, singles))
@@ -192,15 +182,18 @@ internal sealed class PairWeights
         return levels;
     }
 
-    private bool Numeric(Pair pair) => Moves(ground.Hypotheses[pair.First]) && Moves(ground.Hypotheses[pair.Second]);
+    private bool BothMove(Pair pair) => Moves(ground.Hypotheses[pair.First]) && Moves(ground.Hypotheses[pair.Second]);
 
-    private (int First, int Second, bool SameCylinder) Effects(Pair pair)
+    private EffectPair Effects(Pair pair)
     {
         var (a, b) = (ground.Hypotheses[pair.First], ground.Hypotheses[pair.Second]);
-        return (a.EffectIndex, b.EffectIndex, a.Cylinder is null || b.Cylinder is null || a.Cylinder == b.Cylinder);
+        return new EffectPair(a.EffectIndex, b.EffectIndex, a.Cylinder is null || b.Cylinder is null || a.Cylinder == b.Cylinder);
     }
 
     private int Effect(int single) => ground.Hypotheses[single].EffectIndex;
 
     private bool Moves(Hypothesis h) => ground.Table.Effects[h.EffectIndex].MovesNumbers;
+
+    /// <summary>Which readings of the swing count, and to what power.</summary>
+    private readonly record struct SwingCount(int? LeftOut, double Exponent);
 }

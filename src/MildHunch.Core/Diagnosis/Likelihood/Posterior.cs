@@ -37,7 +37,7 @@ internal sealed class Posterior
         new(contenders, Vectors.Product(answered, numbers));
 
     /// <summary>Chance of one more answer, and the probability of every contender after it.</summary>
-    public (double Chance, double[] After) After(double[] likelihood)
+    public AnswerOutcome After(double[] likelihood)
     {
         var after = new double[Probability.Length];
         var chance = 0.0;
@@ -50,7 +50,7 @@ internal sealed class Posterior
         }
 
         Vectors.Scale(after, 1 / chance);
-        return (chance, after);
+        return new AnswerOutcome(chance, after);
     }
 
     /// <summary>The same with other odds between the contenders, each keeping what it thinks of its own severity.</summary>
@@ -83,3 +83,6 @@ internal sealed class Posterior
         return new Posterior(contenders, before);
     }
 }
+
+/// <summary>Chance of an answer, and the probability of every contender once it is given.</summary>
+internal readonly record struct AnswerOutcome(double Chance, double[] After);

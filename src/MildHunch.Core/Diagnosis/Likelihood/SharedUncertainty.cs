@@ -8,7 +8,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// prior), gathered from readings as precision A, pull b, misfit c and norm. Integrating them out is closed form, and
 /// beliefs from different readings simply add. Four neighbouring severities are carried at once.
 /// </summary>
-public struct SharedUncertainty
+internal struct SharedUncertainty
 {
     private const double Rounding = 1e-11;
     private Lanes a00;

@@ -11,7 +11,7 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 /// How fast it drips, and whether also standing, as evidence: what a fault lets out is computed at every size where the
 /// model knows it, and told by the catalogue where it does not. A drop now and then is nobody's fault.
 /// </summary>
-public sealed class LeakRates
+internal sealed class LeakRates
 {
     /// <summary>Drops a minute beyond which nobody counts: a stream (common practice, no source).</summary>
     public const double Countable = 300;

@@ -27,8 +27,11 @@ internal sealed class PairRows
     public static double[][] Rows(int count) => [.. Enumerable.Range(0, count).Select(_ => new double[Cells])];
 }
 
+/// <summary>Two effects by their place in the table, and whether they sit in the same cylinder.</summary>
+internal readonly record struct EffectPair(int First, int Second, bool SameCylinder);
+
 /// <summary>
-/// Pairs of effects solved when they are first asked for and kept. Solved once for each pair of kinds, at the middle
+/// Pairs of effects solved when they are first asked for and kept. Solved once for each pair of families, at the middle
 /// softness; how readings move with speed, Kn and softness is put together from the two alone. Two cylinders are taken as
 /// neighbours in the firing order, whichever they are.
 /// </summary>
@@ -36,8 +39,8 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
 {
     private const int Nodes = 9;
     private const int FewMissing = 3;
-    private readonly ConcurrentDictionary<(int, int, bool), PairRows> known = new();
-    private readonly ConcurrentDictionary<(int, int, bool), double[][]> solved = new();
+    private readonly ConcurrentDictionary<EffectPair, PairRows> known = new();
+    private readonly ConcurrentDictionary<EffectPair, double[][]> solved = new();
     private readonly double softness = OutletCompliance.Typical(model.Setup);
 
     /// <summary>Fine severity in the middle of a side's cell.</summary>
@@ -49,25 +52,23 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
             * ((known.Count * PairRows.Cells * ((4L * Observables.Count) + singles.SoftCount))
                 + (solved.Count * (long)Observables.Count * Nodes * Nodes));
 
-    public PairRows For(int first, int second, bool sameCylinder) =>
-        known.GetOrAdd(Key(first, second, sameCylinder), key => Make(key.Item1, key.Item2, key.Item3));
+    public PairRows For(EffectPair pair) => known.GetOrAdd(Key(pair), key => Make(key.First, key.Second, key.SameCylinder));
 
     /// <summary>Solves what of these is not known yet, side by side: a first question asks for dozens.</summary>
-    public void Prepare(IEnumerable<(int First, int Second, bool SameCylinder)> wanted)
+    public void Prepare(IEnumerable<EffectPair> wanted)
     {
-        (int, int, bool)[] missing = [.. wanted.Select(w => Key(w.First, w.Second, w.SameCylinder)).Where(k => !known.ContainsKey(k))
-            .Distinct()];
+        EffectPair[] missing = [.. wanted.Select(Key).Where(k => !known.ContainsKey(k)).Distinct()];
         if (missing.Length > FewMissing)
-            Parallel.ForEach(missing, key => For(key.Item1, key.Item2, key.Item3));
+            Parallel.ForEach(missing, pair => For(pair));
     }
 
-    private (int, int, bool) Key(int first, int second, bool sameCylinder) => (first, second, sameCylinder || model.Pump.Cylinders == 1);
+    private EffectPair Key(EffectPair pair) => pair with { SameCylinder = pair.SameCylinder || model.Pump.Cylinders == 1 };
 
     private PairRows Make(int first, int second, bool same)
     {
         var rows = new PairRows { Swing = PairRows.Rows(singles.SoftCount) };
-        var (kindA, kindB) = (singles.KindOf(first), singles.KindOf(second));
-        var nodes = solved.GetOrAdd((kindA, kindB, same), _ => Solve(singles.Solved[kindA], singles.Solved[kindB], same));
+        var (familyA, familyB) = (singles.FamilyOf(first), singles.FamilyOf(second));
+        var nodes = solved.GetOrAdd(new EffectPair(familyA, familyB, same), _ => Solve(singles.Solved[familyA], singles.Solved[familyB], same));
         Span<double> across = stackalloc double[Nodes * PairRows.Side];
         Span<double> column = stackalloc double[Nodes];
         Span<double> places = stackalloc double[PairRows.Side];
@@ -110,7 +111,7 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
 
     private void Along(int effect, Span<double> places)
     {
-        var along = singles.Along(effect);
+        var along = singles.FamilySeverities(effect);
         for (var i = 0; i < places.Length; i++)
             places[i] = along[FineOf(i)];
     }
@@ -183,7 +184,7 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
         return Math.Max(0, squares - (sum * sum));
     }
 
-    // The one that swings more decides how the swing hangs on the softness.
+    // The one that swings more decides how the swing depends on the softness.
     private void SwingBySoftness(PairRows rows, int first, int second)
     {
         var (o, middle) = (Observables.Swing.Index, singles.SoftCount / 2);

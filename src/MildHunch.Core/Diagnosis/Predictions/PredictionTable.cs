@@ -10,7 +10,7 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 /// with the things that are uncertain in all readings alike: delivery (slip, speed) and Kn. Solved at a few severities,
 /// interpolated monotonically to many.
 /// </summary>
-public sealed class PredictionTable
+internal sealed class PredictionTable
 {
     /// <summary>Severities summed over.</summary>
     public const int Fine = 64;
@@ -18,8 +18,8 @@ public sealed class PredictionTable
     /// <summary>Severities solved.</summary>
     public const int Nodes = 12;
 
-    private readonly int[] kind;
-    private readonly double[][] along;
+    private readonly int[] familyOf;
+    private readonly double[][] familySeverities;
     private readonly double[][] mean;
     private readonly double[][] bySpeed;
     private readonly double[][] byNozzle;
@@ -35,9 +35,12 @@ public sealed class PredictionTable
         softCount = soft.Length;
         Effects = [.. effects.Select(e => EffectLibrary.Find(e)!)];
         SoundEffect = Effects.ToList().FindIndex(e => e is NoEffect);
-        Solved = [.. Effects, .. Effects.Select(e => e.Kind(model.Pump)).Except(Effects).Distinct()];
-        kind = [.. Solved.Select(e => Solved.IndexOf(e.Kind(model.Pump)))];
-        along = [.. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.Along(Severity(s)), 0, 1)).ToArray())];
+        Solved = [.. Effects, .. Effects.Select(e => e.Family(model.Pump)).Except(Effects).Distinct()];
+        familyOf = [.. Solved.Select(e => Solved.IndexOf(e.Family(model.Pump)))];
+        familySeverities =
+        [
+            .. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.ToFamilySeverity(Severity(s)), 0, 1)).ToArray()),
+        ];
         var count = Solved.Count * softCount * Observables.Count;
         mean = Rows(count);
         bySpeed = Rows(count);
@@ -47,9 +50,9 @@ public sealed class PredictionTable
         var sound = model.Solve(new Condition(), 1, 1, soft[softCount / 2]);
         this.sound = [.. Observables.All.Select(o => o.Read(sound, 1))];
 
-        // Each kind writes its own rows, so that they may be solved side by side.
-        int[] kinds = [.. Enumerable.Range(0, Solved.Count).Where(e => kind[e] == e)];
-        Parallel.ForEach(kinds, () => new double[5 * Observables.Count * Nodes], (e, _, shown) =>
+        // Each family writes its own rows, so that they may be solved side by side.
+        int[] families = [.. Enumerable.Range(0, Solved.Count).Where(e => familyOf[e] == e)];
+        Parallel.ForEach(families, () => new DisturbedReadings(), (e, _, shown) =>
         {
             for (var c = 0; c < softCount; c++)
             {
@@ -72,14 +75,14 @@ public sealed class PredictionTable
     /// <summary>Effects of the hypotheses.</summary>
     public IReadOnlyList<IEffect> Effects { get; }
 
-    /// <summary>The effects, and behind them the kinds of which several of them are stretches.</summary>
+    /// <summary>The effects, and behind them the families of which several of them are stretches.</summary>
     internal List<IEffect> Solved { get; }
 
-    /// <summary>Index of the kind of an effect, its own where it stands alone.</summary>
-    internal int KindOf(int effect) => kind[effect];
+    /// <summary>Index of the family of an effect, its own where it stands alone.</summary>
+    internal int FamilyOf(int effect) => familyOf[effect];
 
-    /// <summary>Severities of the kind at the fine severities of an effect.</summary>
-    internal ReadOnlySpan<double> Along(int effect) => along[effect];
+    /// <summary>Severities of the family at the fine severities of an effect.</summary>
+    internal ReadOnlySpan<double> FamilySeverities(int effect) => familySeverities[effect];
 
     /// <summary>How many values of the outlet's softness are summed over.</summary>
     public int SoftCount => softCount;
@@ -88,7 +91,7 @@ public sealed class PredictionTable
     public long Bytes => sizeof(double) * Fine * (4L * mean.Length);
 
     /// <summary>
-    /// False where only the swing hangs on the softness of the outlet: every balanced pump of three cylinders and more,
+    /// False where only the swing depends on the softness of the outlet: every balanced pump of three cylinders and more,
     /// whose mean pressure stiffness moves by half a per cent at the most (docs/trade.md, Soft and stiff outlets).
     /// </summary>
     public bool SoftMatters(int effect) => allPulsate || Solved[effect].Unbalances;
@@ -129,73 +132,68 @@ public sealed class PredictionTable
             node[i] = Observables.Swing.Read(model.Solve(condition, 1, 1, compliance), condition.GaugeFactor);
         }
 
-        for (var other = 0; other < Solved.Count; other++)
+        foreach (var member in Members(e))
         {
-            if (kind[other] != e)
-                continue;
             for (var o = 0; o < Observables.Count; o++)
             {
-                var (from, to) = (At(other, 0, o), At(other, c, o));
+                var (from, to) = (At(member, 0, o), At(member, c, o));
                 (mean[to], bySpeed[to], byNozzle[to], variance[to]) = (mean[from], bySpeed[from], byNozzle[from], variance[from]);
             }
 
-            var row = along[other].ToArray();
-            MonotoneCubic.Evaluate(node, row);
-            mean[At(other, c, Observables.Swing.Index)] = row;
+            var row = new double[Fine];
+            Interpolate(node, member, row);
+            mean[At(member, c, Observables.Swing.Index)] = row;
         }
     }
 
-    private void Fill(IPumpModel model, int e, int c, double compliance, double[] shown)
+    private void Fill(IPumpModel model, int e, int c, double compliance, DisturbedReadings shown)
     {
         var effect = Solved[e];
         var step = PumpExpectation.BelievedSpeedSigma;
         var kn = model.Setup.Nozzle.RelativeSigma;
         var solved = effect.MovesNumbers ? Nodes : 1;
-        Span<double> node = stackalloc double[Nodes];
         for (var i = 0; i < solved; i++)
         {
             var condition = new Condition();
             effect.Apply(ref condition, i / (double)(Nodes - 1), model.Pump);
             var middle = model.Solve(condition, 1, 1, compliance);
-            Show(0, middle, 0);
-            Show(1, model.Solve(condition, 1 + step, 1, compliance, middle), step);
-            Show(2, model.Solve(condition, 1 - step, 1, compliance, middle), -step);
-            Show(3, model.Solve(condition, 1, 1 + kn, compliance, middle), 0);
-            Show(4, model.Solve(condition, 1, 1 - kn, compliance, middle), 0);
+            shown.Record(Disturbance.None, i, middle, condition.GaugeFactor);
 
             // A step in delivery stands for speed, so the speed itself moves with it.
-            void Show(int variant, OperatingPoint point, double speedStep)
-            {
-                point.SpeedHz *= 1 + speedStep;
-                for (var o = 0; o < Observables.Count; o++)
-                    shown[(((variant * Observables.Count) + o) * Nodes) + i] = Observables.All[o].Read(point, condition.GaugeFactor);
-            }
+            var more = model.Solve(condition, 1 + step, 1, compliance, middle);
+            more.SpeedHz *= 1 + step;
+            shown.Record(Disturbance.MoreDelivered, i, more, condition.GaugeFactor);
+            var less = model.Solve(condition, 1 - step, 1, compliance, middle);
+            less.SpeedHz *= 1 - step;
+            shown.Record(Disturbance.LessDelivered, i, less, condition.GaugeFactor);
+            shown.Record(Disturbance.LargerNozzle, i, model.Solve(condition, 1, 1 + kn, compliance, middle), condition.GaugeFactor);
+            shown.Record(Disturbance.SmallerNozzle, i, model.Solve(condition, 1, 1 - kn, compliance, middle), condition.GaugeFactor);
         }
 
         for (var o = 0; o < Observables.Count; o++)
         {
-            Into(mean, o, node, i => V(0, i) + ((V(1, i) + V(2, i) + V(3, i) + V(4, i) - (4 * V(0, i))) / 2));
-            Into(bySpeed, o, node, i => (V(1, i) - V(2, i)) / 2);
-            Into(byNozzle, o, node, i => (V(3, i) - V(4, i)) / 2);
-            Into(variance, o, node, i => (Square(V(1, i) + V(2, i) - (2 * V(0, i))) + Square(V(3, i) + V(4, i) - (2 * V(0, i)))) / 2);
-
-            double V(int variant, int i) => shown[(((variant * Observables.Count) + o) * Nodes) + i];
+            Stretch(mean, o, shown.Mean);
+            Stretch(bySpeed, o, shown.BySpeed);
+            Stretch(byNozzle, o, shown.ByNozzle);
+            Stretch(variance, o, shown.Variance);
         }
 
-        void Into(double[][] rows, int o, Span<double> nodes, Func<int, double> value)
+        void Stretch(double[][] rows, int o, Func<int, int, double> value)
         {
+            Span<double> nodes = stackalloc double[Nodes];
             for (var i = 0; i < Nodes; i++)
-                nodes[i] = value(solved == 1 ? 0 : i);
-            for (var other = 0; other < Solved.Count; other++)
-            {
-                if (kind[other] != e)
-                    continue;
-                var row = rows[At(other, c, o)];
-                along[other].CopyTo(row, 0);
-                MonotoneCubic.Evaluate(nodes, row);
-            }
+                nodes[i] = value(o, solved == 1 ? 0 : i);
+            foreach (var member in Members(e))
+                Interpolate(nodes, member, rows[At(member, c, o)]);
         }
     }
 
-    private static double Square(double x) => x * x;
+    // The effects of which one solved stands for all: the severities of each are places on that one's scale.
+    private IEnumerable<int> Members(int family) => Enumerable.Range(0, Solved.Count).Where(e => familyOf[e] == family);
+
+    private void Interpolate(ReadOnlySpan<double> nodes, int effect, double[] row)
+    {
+        familySeverities[effect].CopyTo(row, 0);
+        MonotoneCubic.Evaluate(nodes, row);
+    }
 }

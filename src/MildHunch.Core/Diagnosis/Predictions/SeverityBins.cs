@@ -7,7 +7,7 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 /// Severities gathered by how noticeable they are. From the size where evidence words hold, all severities answer cues
 /// alike, so they share one bin: the cue arithmetic shrinks several times without losing anything.
 /// </summary>
-public sealed class SeverityBins
+internal sealed class SeverityBins
 {
     /// <summary>Steps of noticeability that a fault has where it is one of two.</summary>
     public const int Levels = 3;
@@ -35,7 +35,7 @@ public sealed class SeverityBins
             var bin = new int[PredictionTable.Fine];
             for (var s = 0; s < bin.Length; s++)
             {
-                var notice = Math.Clamp(table.Effects[e].Size(PredictionTable.Severity(s), pump), 0, 1);
+                var notice = Math.Clamp(table.Effects[e].NoticeRatio(PredictionTable.Severity(s), pump), 0, 1);
                 var at = levels.IndexOf(notice);
                 if (at < 0)
                 {

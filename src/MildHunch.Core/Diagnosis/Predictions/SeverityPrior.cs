@@ -10,7 +10,7 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 /// How bad a fault is before anything was measured: evenly from barely measurable to total (docs/trade.md, Verdict). Barely measurable
 /// is where the best quick reading moves by two sigma of its usual instrument; a fault that moves none so far has all sizes.
 /// </summary>
-public static class SeverityPrior
+internal static class SeverityPrior
 {
     private const double Measurable = 2;
 

@@ -10,21 +10,21 @@ internal static class Contradictions
 
     public static IReadOnlyList<Contradiction> Find(Workbench bench, Posterior posterior)
     {
-        var readings = bench.Items.Where(i => i.Reading is not null).Select(i => i.Reading!).ToArray();
+        var readings = bench.Case.Items.Where(i => i.Reading is not null).Select(i => i.Reading!).ToArray();
         if (readings.Length < 2)
             return [];
         var leader = Array.IndexOf(posterior.Probability, posterior.Probability.Max());
         var (first, second) = bench.Contenders.Parts(leader);
         var best = second is { } other
-            ? $"{bench.Hypotheses[first].Fault.Phrase} and {bench.Hypotheses[other].Fault.Phrase}"
-            : bench.Hypotheses[first].Fault.Phrase;
+            ? $"{bench.Case.Hypotheses[first].Fault.Phrase} and {bench.Case.Hypotheses[other].Fault.Phrase}"
+            : bench.Case.Hypotheses[first].Fault.Phrase;
         return
         [
-            .. bench.Numbers.Misfits(readings, Leading(bench, leader)).Where(m => Math.Abs(m.Sigmas) > TooFar).Select(m =>
+            .. bench.Case.Numbers.Misfits(readings, Leading(bench, leader)).Where(m => Math.Abs(m.Sigmas) > TooFar).Select(m =>
             {
-                var at = Array.FindIndex([.. bench.Items], i => ReferenceEquals(i.Reading, m.Reading));
+                var at = Array.FindIndex([.. bench.Case.Items], i => ReferenceEquals(i.Reading, m.Reading));
                 return new Contradiction(
-                    bench.Items[at].Id,
+                    bench.Case.Items[at].Id,
                     $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best "
                         + $"explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
                     m.Sigmas);
@@ -36,15 +36,15 @@ internal static class Contradictions
     private static NumericLikelihood.Account Leading(Workbench bench, int leader)
     {
         var source = bench.SourceOf(leader);
-        if (source >= bench.Table.Effects.Count)
+        if (source >= bench.Case.Table.Effects.Count)
         {
-            var rows = source - bench.Table.Effects.Count;
-            var log = bench.PairLog()[rows];
-            return PairNumbers.AccountOf(bench.PairWeights.Rows[rows], Array.IndexOf(log, log.Max()));
+            var rows = source - bench.Case.Table.Effects.Count;
+            var log = bench.AllWeights().PairLog[rows];
+            return PairNumbers.AccountOf(bench.PairWeights.AllSolved[rows].Rows, Array.IndexOf(log, log.Max()));
         }
 
-        var (soft, severity) = BestNode(bench.AllWeights(), source, bench.Table.SoftCount);
-        return bench.Numbers.AccountOf(source, soft, severity);
+        var (soft, severity) = BestNode(bench.AllWeights().Singles, source, bench.Case.Table.SoftCount);
+        return bench.Case.Numbers.AccountOf(source, soft, severity);
     }
 
     private static (int Soft, int Severity) BestNode(NumericWeights weights, int effect, int softCount)

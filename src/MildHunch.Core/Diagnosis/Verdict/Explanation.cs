@@ -17,17 +17,17 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
 
     public IReadOnlyList<Suspect> Suspects()
     {
-        var faultOf = Standing.Number(bench.Hypotheses.Select(h => h.Fault.Id), out var count);
+        var faultOf = Ranking.Number(bench.Case.Hypotheses.Select(h => h.Fault.Id), out var count);
         double[] ByFault(Func<int, double> probability) =>
             Gathered([.. Enumerable.Range(0, bench.Contenders.Count).Select(probability)], faultOf, count);
         var share = Gathered(posterior.Probability, faultOf, count);
         var prior = ByFault(bench.Contenders.Prior);
         var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
-        var without = bench.Items.Select((_, i) => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
-        var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Hypotheses.Count)], bench.Hypotheses.Count);
-        var weights = bench.AllWeights();
-        var faults = Enumerable.Range(0, bench.Hypotheses.Count).GroupBy(h => faultOf[h])
-            .Select(g => (Fault: bench.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
+        var without = bench.Case.Items.Select((_, i) => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
+        var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Case.Hypotheses.Count)], bench.Case.Hypotheses.Count);
+        var weights = bench.AllWeights().Singles;
+        var faults = Enumerable.Range(0, bench.Case.Hypotheses.Count).GroupBy(h => faultOf[h])
+            .Select(g => (Fault: bench.Case.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
             .OrderByDescending(f => share[f.Number]).ThenBy(f => f.Fault.Id, StringComparer.Ordinal);
         return
         [
@@ -38,7 +38,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
                 var severity = Severity(f.Fault, likeliest, weights, out var middle);
                 var explained = probability >= WorthExplaining && rank < MostExplained;
                 var evidence = explained
-                    ? bench.Items.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
+                    ? bench.Case.Items.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
                         .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
                     : [];
                 var before = prior[f.Number] / priors;
@@ -66,17 +66,17 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
     }
 
     private IReadOnlyList<LocationShare> Locations(int[] rows, double[] here) =>
-        rows.Length == 1 && bench.Hypotheses[rows[0]].Cylinder is null
+        rows.Length == 1 && bench.Case.Hypotheses[rows[0]].Cylinder is null
             ? []
-            : [.. rows.Select(i => bench.Hypotheses[i])
+            : [.. rows.Select(i => bench.Case.Hypotheses[i])
                 .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, here[i]))
                 .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
 
     private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)
     {
-        var effect = bench.Hypotheses[hypothesis].EffectIndex;
+        var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
         var fine = weights.Fine[effect];
-        var bins = bench.Bins.BinOf[effect];
+        var bins = bench.Case.Bins.BinOf[effect];
         var mass = new double[fine.Length];
         for (var s = 0; s < mass.Length; s++)
         {
@@ -86,11 +86,11 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
 
         var total = mass.Sum();
         middle = Quantile(mass, total * 0.5);
-        var told = bench.Table.Effects[effect];
-        var low = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.1)));
-        var high = told.Told(PredictionTable.Severity(Quantile(mass, total * 0.9)));
+        var displayed = bench.Case.Table.Effects[effect];
+        var low = displayed.ToDisplayed(PredictionTable.Severity(Quantile(mass, total * 0.1)));
+        var high = displayed.ToDisplayed(PredictionTable.Severity(Quantile(mass, total * 0.9)));
         return new SeverityEstimate(
-            told.Told(PredictionTable.Severity(middle)), Math.Min(low, high), Math.Max(low, high), fault.Zero, fault.One);
+            displayed.ToDisplayed(PredictionTable.Severity(middle)), Math.Min(low, high), Math.Max(low, high), fault.Zero, fault.One);
     }
 
     private static int Quantile(double[] mass, double upTo)
@@ -114,11 +114,11 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
 
     private string Sentence(Reading reading, Fault fault, int hypothesis, int severity)
     {
-        var effect = bench.Hypotheses[hypothesis].EffectIndex;
+        var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
         var mean = 0.0;
-        for (var c = 0; c < bench.Table.SoftCount; c++)
-            mean += bench.Table.Mean(effect, c, reading.What.Index)[severity] / bench.Table.SoftCount;
-        var expected = reading.What == Observables.NozzleOrifice ? bench.Setup.Nozzle.Coefficient : reading.What.Read(expectation.Point, 1);
+        for (var c = 0; c < bench.Case.Table.SoftCount; c++)
+            mean += bench.Case.Table.Mean(effect, c, reading.What.Index)[severity] / bench.Case.Table.SoftCount;
+        var expected = reading.What == Observables.NozzleOrifice ? bench.Case.Setup.Nozzle.Coefficient : reading.What.Read(expectation.Point, 1);
         var compared = fault.Id == Catalogue.NoFault ? "" : $"; {fault.Phrase} gives {Figure(reading, mean)}";
         return $"{reading.What.Name}: {reading.Value.Text(reading.Told)} read, {Figure(reading, expected)} expected{compared}";
     }
@@ -126,14 +126,14 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
     // A modelled value in the unit of the reading, without naming it again.
     private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.Told.FromSi(
         reading.What == Observables.NozzleOrifice
-            ? bench.Setup.Nozzle.OrificeOf(modelled, bench.Setup.Liquid.Density(bench.Setup.Temperature).Si)
+            ? bench.Case.Setup.Nozzle.OrificeOf(modelled, bench.Case.Setup.Liquid.Density(bench.Case.Setup.Temperature).Si)
             : modelled));
 
     private string Sentence(EvidenceItem item, Fault fault, int hypothesis, int severity)
     {
-        var effect = bench.Hypotheses[hypothesis].EffectIndex;
-        var notice = bench.Bins.Notice[effect][bench.Bins.BinOf[effect][severity]];
+        var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
+        var notice = bench.Case.Bins.Notice[effect][bench.Case.Bins.BinOf[effect][severity]];
         var word = EvidenceWords.Nearest(Contenders.Of(item, hypothesis, notice));
-        return $"{Sentences.Say(bench.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
+        return $"{Sentences.Say(bench.Case.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
     }
 }

@@ -6,7 +6,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Faults.Effects;
 
 /// <summary>Where a leak of one cylinder goes.</summary>
-public enum LeakWay
+internal enum LeakWay
 {
     /// <summary>Back through a valve, into the pump.</summary>
     Inside,
@@ -22,7 +22,7 @@ public enum LeakWay
 /// Leak of one cylinder on one stroke: G = from + (to − from)·severity², so that small leaks are resolved and large ones
 /// reach well past total (G = 1). May drip outside as well.
 /// </summary>
-public sealed class CylinderLeak(
+internal sealed class CylinderLeak(
     string id, LeakStroke stroke, double from, double to, LeakWay way = LeakWay.Inside, double dripM3S = 0) : IEffect
 {
     private const double Widest = 3;
@@ -37,10 +37,10 @@ public sealed class CylinderLeak(
     public bool Unbalances => true;
 
     /// <inheritdoc/>
-    public IEffect Kind(ReciprocatingPump pump) => stroke == LeakStroke.Return ? Return : Outside(pump) ? ForwardOutside : Forward;
+    public IEffect Family(ReciprocatingPump pump) => stroke == LeakStroke.Return ? Return : Outside(pump) ? ForwardOutside : Forward;
 
     /// <inheritdoc/>
-    public double Along(double severity) => Math.Sqrt(Leak(severity) / Widest);
+    public double ToFamilySeverity(double severity) => Math.Sqrt(Leak(severity) / Widest);
 
     /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
@@ -54,7 +54,7 @@ public sealed class CylinderLeak(
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => Delivery.LostShare(Leak(severity)) / 0.25;
 
     private bool Outside(ReciprocatingPump pump) =>
         way == LeakWay.Outside || (way == LeakWay.AsSealReturns && pump.SealReturn == SealReturn.Weep);
@@ -63,7 +63,7 @@ public sealed class CylinderLeak(
 }
 
 /// <summary>Inlet valve does not open: up to the whole stroke of one cylinder stays empty.</summary>
-public sealed class NoFill : IEffect
+internal sealed class NoFill : IEffect
 {
     /// <inheritdoc/>
     public string Id => "no-fill";
@@ -76,11 +76,11 @@ public sealed class NoFill : IEffect
         condition.Starve(IEffect.Chamber(pump, cylinder), severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
 /// <summary>Drips outside without taking anything from the delivery: so much at severity 1, m³/s.</summary>
-public sealed class WeepOnly(string id, double mostM3S) : IEffect
+internal sealed class WeepOnly(string id, double mostM3S) : IEffect
 {
     /// <inheritdoc/>
     public string Id => id;
@@ -93,5 +93,5 @@ public sealed class WeepOnly(string id, double mostM3S) : IEffect
         condition.DripFlow += severity * mostM3S;
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.25;
 }

@@ -15,7 +15,7 @@ public interface IEffect
     /// <summary>False where severity does not change any number, so that solving it once is enough.</summary>
     bool MovesNumbers => true;
 
-    /// <summary>True where one cylinder falls behind, so that the mean pressure hangs on how soft the outlet is.</summary>
+    /// <summary>True where one cylinder falls behind, so that the mean pressure depends on how soft the outlet is.</summary>
     bool Unbalances => false;
 
     /// <summary>Lays the effect over a condition, in one cylinder (counted from 1) where it sits in one.</summary>
@@ -25,22 +25,22 @@ public interface IEffect
     /// How big the effect is against the size from which a technician notices it: a quarter of a cylinder, or a tenth of
     /// the flow (docs/trade.md, Words). Evidence words hold from 1 on.
     /// </summary>
-    double Size(double severity, ReciprocatingPump pump);
+    double NoticeRatio(double severity, ReciprocatingPump pump);
 
-    /// <summary>Severity as it is told, where the scale solved on runs through a healthy middle.</summary>
-    double Told(double severity) => severity;
+    /// <summary>Severity as it is shown, where the scale solved on runs through a healthy middle.</summary>
+    double ToDisplayed(double severity) => severity;
 
-    /// <summary>The other way: a told severity on the scale solved on.</summary>
-    double Solved(double told) => told;
+    /// <summary>The other way: a severity as shown, on the scale solved on.</summary>
+    double FromDisplayed(double displayed) => displayed;
 
     /// <summary>
-    /// The widest effect of the same kind on this pump, of which this one is a stretch: solved once for all of them. What
+    /// The widest effect of the same family on this pump, of which this one is a stretch: solved once for all of them. What
     /// only drips is left out of it.
     /// </summary>
-    IEffect Kind(ReciprocatingPump pump) => this;
+    IEffect Family(ReciprocatingPump pump) => this;
 
-    /// <summary>Severity of the kind that equals this severity of its own.</summary>
-    double Along(double severity) => severity;
+    /// <summary>Severity of the family that equals this severity of its own.</summary>
+    double ToFamilySeverity(double severity) => severity;
 
     /// <summary>First chamber of a cylinder.</summary>
     static int Chamber(ReciprocatingPump pump, int cylinder) => pump.RodDiameter is null ? cylinder - 1 : 2 * (cylinder - 1);

@@ -4,7 +4,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Faults.Effects;
 
 /// <summary>Changes no number.</summary>
-public sealed class NoEffect : IEffect
+internal sealed class NoEffect : IEffect
 {
     /// <inheritdoc/>
     public string Id => "none";
@@ -18,14 +18,14 @@ public sealed class NoEffect : IEffect
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => 1;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => 1;
 }
 
 /// <summary>
 /// Inlet loss up: the flow at which cavitation sets in falls to 2/15 of the sound one, from 3 to 0.4 times the theoretical flow on an
 /// ordinary inlet.
 /// </summary>
-public sealed class InletRestriction : IEffect
+internal sealed class InletRestriction : IEffect
 {
     private const double Least = 0.4 / OperatingPointSolver.OrdinaryInlet;
 
@@ -40,13 +40,13 @@ public sealed class InletRestriction : IEffect
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => Short(severity) / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => Short(severity) / 0.10;
 
     private static double Short(double severity) => Math.Max(0, 1 - (OperatingPointSolver.OrdinaryInlet * Math.Pow(Least, severity)));
 }
 
 /// <summary>Gas in the inlet: so much of each stroke at severity 1.</summary>
-public sealed class GasInInlet(string id, double most) : IEffect
+internal sealed class GasInInlet(string id, double most) : IEffect
 {
     /// <inheritdoc/>
     public string Id => id;
@@ -59,11 +59,11 @@ public sealed class GasInInlet(string id, double most) : IEffect
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => most * severity / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => most * severity / 0.10;
 }
 
 /// <summary>Up to 70 K warmer than believed, held at the end of the liquid's range.</summary>
-public sealed class HotSupply : IEffect
+internal sealed class HotSupply : IEffect
 {
     /// <inheritdoc/>
     public string Id => "hot-supply";
@@ -73,11 +73,11 @@ public sealed class HotSupply : IEffect
         condition.WarmerK += 70 * severity;
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
 
 /// <summary>Crank slower than believed, up to four tenths.</summary>
-public sealed class SpeedLow : IEffect
+internal sealed class SpeedLow : IEffect
 {
     /// <inheritdoc/>
     public string Id => "speed-low";
@@ -87,5 +87,5 @@ public sealed class SpeedLow : IEffect
         condition.SpeedFactor *= 1 - (0.4 * severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
 }

@@ -4,7 +4,7 @@ using MildHunch.Core.Pumps;
 namespace MildHunch.Core.Faults.Effects;
 
 /// <summary>Where an orifice leads from the pump's outlet.</summary>
-public enum OrificeWay
+internal enum OrificeWay
 {
     /// <summary>To the bypass.</summary>
     Bypass,
@@ -18,7 +18,7 @@ public enum OrificeWay
 /// Fixed orifice beside the nozzle. The range is of the flow that runs with the leak, f; beside a nozzle that passes all
 /// of it that is f/(1−f) of Kn.
 /// </summary>
-public sealed class Orifice(string id, OrificeWay way, double from, double to) : IEffect
+internal sealed class Orifice(string id, OrificeWay way, double from, double to) : IEffect
 {
     private const double Least = 0.02;
     private const double Most = 0.95;
@@ -28,10 +28,10 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
     public string Id => id;
 
     /// <inheritdoc/>
-    public IEffect Kind(ReciprocatingPump pump) => way == OrificeWay.Bypass ? AnyBypass : this;
+    public IEffect Family(ReciprocatingPump pump) => way == OrificeWay.Bypass ? AnyBypass : this;
 
     /// <inheritdoc/>
-    public double Along(double severity) => way == OrificeWay.Bypass ? (Flow(severity) - Least) / (Most - Least) : severity;
+    public double ToFamilySeverity(double severity) => way == OrificeWay.Bypass ? (Flow(severity) - Least) / (Most - Least) : severity;
 
     /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
@@ -53,7 +53,7 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump)
+    public double NoticeRatio(double severity, ReciprocatingPump pump)
     {
         var f = Flow(severity);
         // Water outside is seen long before it is missed.
@@ -64,7 +64,7 @@ public sealed class Orifice(string id, OrificeWay way, double from, double to) :
 }
 
 /// <summary>Cracked diaphragm: water up the stem, up to 3 % of the flow, and pressure that hunts by up to 30 %.</summary>
-public sealed class HuntingRegulator : IEffect
+internal sealed class HuntingRegulator : IEffect
 {
     /// <inheritdoc/>
     public string Id => "hunting-regulator";
@@ -77,13 +77,13 @@ public sealed class HuntingRegulator : IEffect
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
 /// <summary>
 /// Control opens too early: from 0.95 down to three tenths of its setting, as low as a broken spring lets it (common practice).
 /// </summary>
-public sealed class SettingLow : IEffect
+internal sealed class SettingLow : IEffect
 {
     /// <inheritdoc/>
     public string Id => "setting-low";
@@ -93,11 +93,11 @@ public sealed class SettingLow : IEffect
         condition.SettingFactor *= 0.95 - (0.65 * severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.15;
 }
 
 /// <summary>Control opens too late or not at all: 1.1 to 4 times its setting.</summary>
-public sealed class SettingHigh : IEffect
+internal sealed class SettingHigh : IEffect
 {
     /// <inheritdoc/>
     public string Id => "setting-high";
@@ -107,11 +107,11 @@ public sealed class SettingHigh : IEffect
         condition.SettingFactor *= 1.1 + (2.9 * severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => 1;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => 1;
 }
 
 /// <summary>Relief valve lifts below what it is believed to be set to: from 0.95 down to half of it (common practice, no source).</summary>
-public sealed class ReliefLow : IEffect
+internal sealed class ReliefLow : IEffect
 {
     /// <inheritdoc/>
     public string Id => "relief-low";
@@ -121,11 +121,11 @@ public sealed class ReliefLow : IEffect
         condition.ReliefFactor *= 0.95 - (0.45 * severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.3;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.3;
 }
 
 /// <summary>Pressure that dips at every reversal of an intensifier, by up to three tenths (common practice, no source).</summary>
-public sealed class ShiftDip : IEffect
+internal sealed class ShiftDip : IEffect
 {
     /// <inheritdoc/>
     public string Id => "shift-dip";
@@ -135,13 +135,13 @@ public sealed class ShiftDip : IEffect
         condition.ExtraSwing += 0.3 * severity;
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.25;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.25;
 }
 
 /// <summary>
 /// Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.
 /// </summary>
-public sealed class HoseFault : IEffect
+internal sealed class HoseFault : IEffect
 {
     /// <inheritdoc/>
     public string Id => "hose-fault";
@@ -155,11 +155,11 @@ public sealed class HoseFault : IEffect
     }
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.15;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.15;
 }
 
 /// <summary>Dampener gas gone: all of it at severity 1.</summary>
-public sealed class DampenerLost : IEffect
+internal sealed class DampenerLost : IEffect
 {
     /// <inheritdoc/>
     public string Id => "dampener-lost";
@@ -169,11 +169,11 @@ public sealed class DampenerLost : IEffect
         condition.DampenerShare *= 1 - severity;
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => severity / 0.5;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
 
 /// <summary>Area of the nozzle over what it should be.</summary>
-public sealed class NozzleArea(string id, double from, double to, bool always = false) : IEffect
+internal sealed class NozzleArea(string id, double from, double to, bool always = false) : IEffect
 {
     /// <inheritdoc/>
     public string Id => id;
@@ -183,11 +183,11 @@ public sealed class NozzleArea(string id, double from, double to, bool always = 
         condition.NozzleFactor *= from + ((to - from) * severity);
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => always ? 1 : Math.Abs(from + ((to - from) * severity) - 1) / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => always ? 1 : Math.Abs(from + ((to - from) * severity) - 1) / 0.10;
 }
 
 /// <summary>Shows from nothing (severity 0 of this scale) through true at one half to twice what is there.</summary>
-public sealed class GaugeWrong : IEffect
+internal sealed class GaugeWrong : IEffect
 {
     /// <inheritdoc/>
     public string Id => "gauge-wrong";
@@ -197,12 +197,12 @@ public sealed class GaugeWrong : IEffect
         condition.GaugeFactor *= 2 * severity;
 
     /// <inheritdoc/>
-    public double Size(double severity, ReciprocatingPump pump) => Told(severity) / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => ToDisplayed(severity) / 0.10;
 
     /// <inheritdoc/>
-    public double Told(double severity) => Math.Abs((2 * severity) - 1);
+    public double ToDisplayed(double severity) => Math.Abs((2 * severity) - 1);
 
     // A wrong gauge reads low more often than high: told severity runs towards one that shows nothing.
     /// <inheritdoc/>
-    public double Solved(double told) => 0.5 * (1 - told);
+    public double FromDisplayed(double displayed) => 0.5 * (1 - displayed);
 }

@@ -7,7 +7,7 @@ namespace MildHunch.Core.Hydraulics.Cycle;
 /// <see cref="CycleShape"/> tabulated against leak and κ for one motion and one stroke. A pure
 /// function kept after its first use: building one takes some ten milliseconds, reading it nanoseconds.
 /// </summary>
-public sealed class CycleTable
+internal sealed class CycleTable
 {
     private const double LeastLogKappa = -2.5;
     private const double LogKappaStep = 0.25;

@@ -3,47 +3,62 @@ using System.Runtime.CompilerServices;
 namespace MildHunch.Core.Hydraulics.Cycle;
 
 /// <summary>
-/// One lame chamber on its way through a turn: what its plunger moves at this angle, what of it leaks, and what went through
-/// its valves on the last strokes. Flows m³/s, leaks m³/s per √Pa.
+/// A lame chamber at one angle of a turn: what its plunger moves, above 0 forward, and the leak that is open then. Flows
+/// m³/s, leaks m³/s per √Pa.
+/// </summary>
+internal struct LameStroke
+{
+    public double Moves;
+
+    /// <summary>Leak of this stroke.</summary>
+    public double Leak;
+
+    /// <summary>The same while it is one of the openings that the pressure drives; 0 once it takes all that the plunger moves.</summary>
+    public double Open;
+
+    /// <summary>Of what it moves.</summary>
+    public double Size;
+
+    /// <summary>What leaks where the root of the pressure is this, √Pa.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public readonly double Through(double root)
+    {
+        var wants = Leak * root;
+        return wants < Size ? wants : Size;
+    }
+}
+
+/// <summary>
+/// One lame chamber on its way through turns. At every angle <see cref="At"/> says what it does, the pressure is found with
+/// that, and <see cref="Count"/> takes down what came of it: how much its valves passed, what ran out, what work was lost.
 /// </summary>
 internal struct LameChamber
 {
-    // A valve that passed little hardly opened: it comes back late in full only where it passed this many times as much.
-    private const double FullyOpen = 1.5;
-
     private readonly bool outside;
-    private double forwardLeak;
-    private double returnLeak;
+    private Leaking forward;
+    private Leaking back;
     private double lateInlet;
     private double lateDischarge;
-    private double sent;
-    private double drawn;
-    private double sending;
-    private double drawing;
-    private double moves;
-    private double size;
-    private double leak;
-    private double spentForward;
-    private double spentReturn;
+    private ValvePassed discharge = ValvePassed.Plenty;
+    private ValvePassed inlet = ValvePassed.Plenty;
     private bool wasLate;
 
-    /// <summary>Not yet gone round: its valves are taken to have passed plenty.</summary>
+    /// <summary>Not yet gone round: its valves are taken to have passed plenty. Its forward leak may run outside.</summary>
     public LameChamber(bool outside)
     {
         this.outside = outside;
-        (sent, drawn, sending, drawing) = (double.MaxValue, double.MaxValue, double.MaxValue, double.MaxValue);
     }
 
     /// <summary>Outside, over a turn so far.</summary>
     public double Weep { get; private set; }
 
     /// <summary>Work done in the leaks over a turn so far, per step.</summary>
-    public readonly double Work => Over(spentForward, forwardLeak) + Over(spentReturn, returnLeak);
+    public readonly double Work => forward.Work + back.Work;
 
     /// <summary>Sets the leaks, and what its plunger moves while valves that close late are still open.</summary>
     public void Set(double forwardLeak, double returnLeak, ReadOnlySpan<double> late)
     {
-        (this.forwardLeak, this.returnLeak, lateInlet, lateDischarge) = (forwardLeak, returnLeak, 0, 0);
+        (forward.Leak, back.Leak, lateInlet, lateDischarge) = (forwardLeak, returnLeak, 0, 0);
         foreach (var v in late)
         {
             lateInlet += Math.Max(0, v);
@@ -52,69 +67,81 @@ internal struct LameChamber
     }
 
     /// <summary>Begins a turn; what its valves passed before is kept.</summary>
-    public void Begin() => (Weep, spentForward, spentReturn) = (0, 0, 0);
+    public void Begin() => (Weep, forward.Cubes, back.Cubes) = (0, 0, 0);
 
-    /// <summary>The next angle: adds what it sends, and its leak, to what flows.</summary>
+    /// <summary>
+    /// What it does at the next angle: its plunger moves so much, or so much while a valve that closes late is still open. What
+    /// goes back through a late discharge valve is taken from <paramref name="q"/>.
+    /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public void Move(double moved, double late, ref double q, ref double open)
+    public void At(double moved, double late, out LameStroke stroke, ref double q)
     {
-        moves = moved;
+        var moves = moved;
         if (late == 0)
             wasLate = false;
         else
-            StillOpen(late, ref q);
-        size = Math.Abs(moves);
-        leak = moves > 0 ? forwardLeak : moves < 0 ? returnLeak : 0;
-        q += moves > 0 ? moves : 0;
-        open += leak;
+            moves = StillOpen(moved, late, ref q);
+        var leak = moves > 0 ? forward.Leak : moves < 0 ? back.Leak : 0;
+        stroke.Moves = moves;
+        stroke.Size = Math.Abs(moves);
+        stroke.Leak = leak;
+        stroke.Open = leak;
     }
 
-    /// <summary>Whether the leak would pass more than the plunger moves; then all of that leaks, and no more.</summary>
+    /// <summary>Takes down what leaked at this pressure; what did not went through a valve.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public bool Spend(double root, ref double q, ref double open)
+    public void Count(in LameStroke stroke, double root)
     {
-        if (root * leak <= size)
-            return false;
-        open -= leak;
-        q -= size;
-        leak = 0;
-        return true;
-    }
-
-    /// <summary>Adds what leaked at this pressure; what did not went through a valve.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    public void Count(double root)
-    {
-        var ofStroke = moves > 0 ? forwardLeak : returnLeak;
-        var wants = ofStroke * root;
-        var through = wants < size ? wants : size;
-        if (moves > 0)
+        var through = stroke.Through(root);
+        if (stroke.Moves > 0)
         {
-            sending += size - through;
-            spentForward += through * through * through;
+            discharge.Now += stroke.Size - through;
+            forward.Cubes += through * through * through;
             Weep += outside ? through : 0;
         }
         else
         {
-            drawing += size - through;
-            spentReturn += through * through * through;
+            inlet.Now += stroke.Size - through;
+            back.Cubes += through * through * through;
         }
     }
 
-    // Pressure across an orifice is (flow over its size)².
-    private static double Over(double cubes, double leak) => leak > 0 ? cubes / (leak * leak) : 0;
-
     // A stroke is over, and its valve has passed what it passed.
-    private void StillOpen(double late, ref double q)
+    private double StillOpen(double moved, double late, ref double q)
     {
         if (!wasLate && late < 0)
-            (sent, sending) = (sending, 0);
+            discharge.EndStroke();
         else if (!wasLate)
-            (drawn, drawing) = (drawing, 0);
+            inlet.EndStroke();
         wasLate = true;
-        if (late < 0)
-            q += late * Math.Min(1, sent / (FullyOpen * lateDischarge));
-        else
-            moves = late * (1 - Math.Min(1, drawn / (FullyOpen * lateInlet)));
+        if (late > 0)
+            return late * (1 - inlet.OpenShare(lateInlet));
+        q += late * discharge.OpenShare(lateDischarge);
+        return moved;
+    }
+
+    /// <summary>A leak, and the cubes of what went through it: pressure across an orifice is (flow over its size)².</summary>
+    private struct Leaking
+    {
+        public double Leak;
+        public double Cubes;
+
+        public readonly double Work => Leak > 0 ? Cubes / (Leak * Leak) : 0;
+    }
+
+    /// <summary>What went through a valve on its last stroke, and on this one so far.</summary>
+    private struct ValvePassed
+    {
+        // A valve that passed little hardly opened: it comes back late in full only where it passed this many times as much.
+        private const double FullyOpen = 1.5;
+        private double before;
+
+        public double Now;
+
+        public static ValvePassed Plenty => new() { before = double.MaxValue, Now = double.MaxValue };
+
+        public void EndStroke() => (before, Now) = (Now, 0);
+
+        public readonly double OpenShare(double late) => Math.Min(1, before / (FullyOpen * late));
     }
 }

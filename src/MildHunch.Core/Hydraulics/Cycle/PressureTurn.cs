@@ -69,9 +69,10 @@ internal readonly ref struct PressureTurn()
     {
         Span<Opening> openings = [Control, Relief, Process];
         openings.Sort((a, b) => a.Pa.CompareTo(b.Pa));
+        Span<LameStroke> strokes = stackalloc LameStroke[chambers.Length];
         for (var round = 0; ; round++)
         {
-            var end = Run(start, openings, chambers, out var slope, out var lean, out var means);
+            var end = Run(start, openings, chambers, strokes, out var slope, out var lean, out var means);
             var (from, off) = (start, end - start);
             start = slope < 1 ? start + (off / (1 - slope)) : end;
             var runs = Step * Sound.Length * ((Free * means.Root) + means.Control + means.Process);
@@ -85,7 +86,8 @@ internal readonly ref struct PressureTurn()
     }
 
     private double Run(
-        double p, ReadOnlySpan<Opening> openings, Span<LameChamber> chambers, out double slope, out double lean, out TurnMeans means)
+        double p, ReadOnlySpan<Opening> openings, Span<LameChamber> chambers, Span<LameStroke> strokes, out double slope,
+        out double lean, out TurnMeans means)
     {
         double sum = 0, roots = 0, control = 0, process = 0, top = double.MinValue, bottom = double.MaxValue, gives = 1, given = 0;
         var sound = Sound;
@@ -98,7 +100,10 @@ internal readonly ref struct PressureTurn()
             for (var k = 0; k < chambers.Length; k++)
             {
                 var at = (k * sound.Length) + i;
-                chambers[k].Move(Lame[at], Late[at], ref q, ref open);
+                ref var stroke = ref strokes[k];
+                chambers[k].At(Lame[at], Late[at], out stroke, ref q);
+                q += stroke.Moves > 0 ? stroke.Moves : 0;
+                open += stroke.Open;
             }
 
             // A leak that would pass more than its plunger moves passes just that. It raises the pressure, so none comes back.
@@ -108,8 +113,15 @@ internal readonly ref struct PressureTurn()
             {
                 (p, root, stiff) = After(past + (step * q), step * open, openings);
                 changed = false;
-                foreach (ref var chamber in chambers)
-                    changed |= chamber.Spend(root, ref q, ref open);
+                foreach (ref var stroke in strokes)
+                {
+                    if (root * stroke.Open <= stroke.Size)
+                        continue;
+                    open -= stroke.Open;
+                    q -= stroke.Size;
+                    stroke.Open = 0;
+                    changed = true;
+                }
             }
             while (changed);
 
@@ -126,8 +138,8 @@ internal readonly ref struct PressureTurn()
                 process += Process.At(shown);
             }
 
-            foreach (ref var chamber in chambers)
-                chamber.Count(root);
+            for (var k = 0; k < chambers.Length; k++)
+                chambers[k].Count(strokes[k], root);
         }
 
         var n = sound.Length;

@@ -4,7 +4,7 @@ namespace MildHunch.Core.Hydraulics.Steady;
 
 /// <summary>A number for each chamber of a pump; 14 are enough for seven double-acting cylinders.</summary>
 [InlineArray(Most)]
-public struct PerChamber
+internal struct PerChamber
 {
     /// <summary>Chambers there can be: seven double-acting cylinders.</summary>
     public const int Most = 14;

@@ -5,7 +5,7 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Hydraulics.Steady;
 
 /// <summary>Friction in hoses and pipes (docs/trade.md, Lines): Darcy-Weisbach with Colebrook's factor, laminar below Re 2300.</summary>
-public static class PipeFlow
+internal static class PipeFlow
 {
     private const double LaminarUpTo = 2300;
     private const double TurbulentFrom = 4000;

@@ -34,7 +34,7 @@ internal sealed class SuctionColumn
     private readonly double unitFlow;
     private readonly double resistance;
     private readonly TurnTable turn;
-    private readonly double standing;
+    private readonly double dwellShare;
 
     /// <param name="pump">The pump.</param>
     /// <param name="setup">How it is run.</param>
@@ -44,7 +44,7 @@ internal sealed class SuctionColumn
     public SuctionColumn(ReciprocatingPump pump, Setup setup, PumpMotion motion, double speedHz, double resistance)
     {
         this.motion = motion;
-        standing = Math.Min(0.9, 2 * pump.ShiftTime.Si * speedHz);
+        dwellShare = Math.Min(0.9, 2 * pump.ShiftTime.Si * speedHz);
         this.resistance = resistance;
         unitFlow = pump.PlungerArea.Si * pump.Stroke.Si * Math.PI;
         var density = setup.Liquid.Density(setup.Temperature).Si;
@@ -72,7 +72,7 @@ internal sealed class SuctionColumn
     {
         // An oil supply waits for what its inlet gives; it draws all the way and stands only for the shift.
         if (motion.Dwell is not null)
-            return new ColumnFill(1, 1 / (1 - standing));
+            return new ColumnFill(1, 1 / (1 - dwellShare));
         var key = (capacity, drivePa, speedHz);
         if (known.TryGetValue(key, out var fill))
             return fill;

@@ -3,7 +3,7 @@ using MildHunch.Core.Diagnosis.Likelihood;
 namespace MildHunch.Core.Diagnosis.Verdict;
 
 /// <summary>How contenders gather into faults and into what would be mended, a pair into both; laid out once, summed many times.</summary>
-internal sealed class Standing
+internal sealed class Ranking
 {
     private readonly Contenders contenders;
     private readonly int[] faultOf;
@@ -11,7 +11,7 @@ internal sealed class Standing
     private readonly double[] byFault;
     private readonly double[] byMend;
 
-    public Standing(Contenders contenders)
+    public Ranking(Contenders contenders)
     {
         this.contenders = contenders;
         var singles = contenders.Singles;
