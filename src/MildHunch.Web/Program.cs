@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Checks;
 using MildHunch.Core.Evidence.Jot;
-using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Demo;
@@ -40,7 +39,7 @@ builder.Services.AddSingleton<JotLine>();
 builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddScoped<ShopRecord>();
-builder.Services.AddScoped<CaseBook>();
+builder.Services.AddCases();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
@@ -62,9 +61,7 @@ using (var scope = app.Services.CreateScope())
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
     await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
     if (app.Configuration.GetValue<bool>("DEMO"))
-        await DemoData.Fill(
-            db, app.Services.GetRequiredService<Diagnoser>(), app.Services.GetRequiredService<Catalogue>(), TimeProvider.System,
-            CancellationToken.None);
+        await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);
 }
 
 app.Use(Protection.Headers);

@@ -7,18 +7,10 @@ public class InterfaceDocumentTests(Product product) : IClassFixture<Product>
     public async Task The_committed_interface_document_is_the_served_one()
     {
         var served = await product.Http.GetStringAsync("/openapi/v1.json", TestContext.Current.CancellationToken);
-        var path = Path.Combine(Root(), "client", "openapi.json");
+        var path = Path.Combine(Product.Root(), "client", "openapi.json");
         if (Environment.GetEnvironmentVariable("UPDATE_API") is not null)
             await File.WriteAllTextAsync(path, served, TestContext.Current.CancellationToken);
         (await File.ReadAllTextAsync(path, TestContext.Current.CancellationToken)).Trim()
             .ShouldBe(served.Trim(), "client/openapi.json is out of date: run ./run api");
-    }
-
-    private static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "MildHunch.slnx")))
-            folder = folder.Parent;
-        return folder!.FullName;
     }
 }

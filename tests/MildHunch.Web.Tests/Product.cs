@@ -32,6 +32,15 @@ public sealed class Product : WebApplicationFactory<Program>
 
     public string Folder => folder;
 
+    /// <summary>The folder that holds the whole repository.</summary>
+    public static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "MildHunch.slnx")))
+            folder = folder.Parent;
+        return folder!.FullName;
+    }
+
     public static JsonObject Amount(double value, string unit) => new() { ["value"] = value, ["unit"] = unit };
 
     public static JsonObject Reading(string quantity, double value, string unit) =>

@@ -1,10 +1,9 @@
 using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.Logging.Abstractions;
-using MildHunch.Core.Checks;
-using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases;
-using MildHunch.Web.History;
+using MildHunch.Web.Cases.Open;
+using MildHunch.Web.Cases.Tell;
+using MildHunch.Web.Evidence;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
@@ -13,58 +12,56 @@ namespace MildHunch.Web.Demo;
 /// <summary>
 /// Pumps and open cases of the Skerrow Isles Water &amp; Growing Co-operative: an invented shop for trying the product out.
 /// </summary>
-public static class DemoData
+public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseStore store)
 {
     /// <summary>Fills an empty database; leaves one with pumps in it alone.</summary>
-    public static async Task Fill(MildHunchDb db, Diagnoser diagnoser, Catalogue catalogue, TimeProvider clock, CancellationToken stop)
+    public async Task Fill(CancellationToken stop)
     {
         if (await db.Pumps.AnyAsync(stop))
             return;
-        var book = new CaseBook(db, diagnoser, catalogue, new ShopRecord(db, catalogue, clock), clock, NullLogger<CaseBook>.Instance);
-
-        await Sound(db, book, clock, stop);
-        await Elsewhere(db, book, clock, stop);
-        await Plungers(db, book, clock, stop);
+        await Sound(stop);
+        await Elsewhere(stop);
+        await Plungers(stop);
     }
 
-    private static async Task Sound(MildHunchDb db, CaseBook book, TimeProvider clock, CancellationToken stop)
+    private async Task Sound(CancellationToken stop)
     {
         var frost = await Pump(
-            db, "FROST-S", "Quintuplex plunger, 20 x 20 mm, the spare", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"),
-            Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
+            "FROST-S", "Quintuplex plunger, 20 x 20 mm, the spare", "Vineyard frost mist", Plunger(5, 20, 20, 1450, 60, "regulator"),
+            Run(1450, Nozzles(43.6, 40), 50, "hose"), stop);
         await Case(
-            book, frost, "Season check before the first frost night", [],
+            frost, "Season check before the first frost night", [],
             [Reading("discharge-pressure", 40.2, "bar"), Reading("nozzle-flow", 43.4, "L/min"), Reading("speed", 1452, "rpm")],
             [Cue("needle", "steady"), Cue("sound", "smooth"), Cue("leak-at", "none"), Cue("bypass-with-outlet-open", "none")], "suspect",
             stop);
     }
 
     // Plunger pumps of the greenhouses, the barge and the vineyard; the last one told stands first.
-    private static async Task Plungers(MildHunchDb db, CaseBook book, TimeProvider clock, CancellationToken stop)
+    private async Task Plungers(CancellationToken stop)
     {
         var frost = await Pump(
-            db, "FROST-R", "Quintuplex plunger, 20 x 20 mm, diaphragm regulator", "Vineyard frost mist",
-            Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), clock, stop);
+            "FROST-R", "Quintuplex plunger, 20 x 20 mm, diaphragm regulator", "Vineyard frost mist",
+            Plunger(5, 20, 20, 1450, 60, "regulator"), Run(1450, Nozzles(43.6, 40), 50, "hose"), stop);
         await Case(
-            book, frost, "Pressure creeps when few rows are open, then hunts", ["gritty-supply"],
+            frost, "Pressure creeps when few rows are open, then hunts", ["gritty-supply"],
             [
                 Reading("discharge-pressure", 33.5, "bar"), Reading("nozzle-flow", 39.8, "L/min"), Reading("bypass-flow", 3.9, "L/min"),
                 Reading("speed", 1451, "rpm")],
             [Cue("sound", "chatter"), Cue("closed-outlet", "bleeds-down"), Cue("bypass-with-outlet-open", "some")], "suspect", stop);
 
         var net = await Pump(
-            db, "NET-1", "Triplex plunger, 24 x 24 mm, engine driven", "Net wash barge", Plunger(3, 24, 24, 1450, 250, "unloader"),
-            Run(1450, Nozzles(45.2, 200), 225, "hose"), clock, stop);
+            "NET-1", "Triplex plunger, 24 x 24 mm, engine driven", "Net wash barge", Plunger(3, 24, 24, 1450, 250, "unloader"),
+            Run(1450, Nozzles(45.2, 200), 225, "hose"), stop);
         await Case(
-            book, net, "Reach fades by the afternoon", ["slow"],
+            net, "Reach fades by the afternoon", ["slow"],
             [Reading("discharge-pressure", 113, "bar"), Reading("nozzle-flow", 38.8, "L/min"), Reading("speed", 1246, "rpm")],
             [Cue("needle", "steady"), Cue("bypass-with-outlet-open", "none"), Cue("sound", "smooth")], "suspect", stop);
 
         var fog = await Pump(
-            db, "FOG-2", "Triplex plunger, 18 x 18 mm", "Greenhouse fogging", Plunger(3, 18, 18, 1450, 100, "unloader"),
-            Run(1450, Nozzles(19.2, 70), 85, "hose") with { Relief = Q(105, "bar") }, clock, stop);
+            "FOG-2", "Triplex plunger, 18 x 18 mm", "Greenhouse fogging", Plunger(3, 18, 18, 1450, 100, "unloader"),
+            Run(1450, Nozzles(19.2, 70), 85, "hose") with { Relief = Q(105, "bar") }, stop);
         await Case(
-            book, fog, "Mist turns to drizzle on the second zone", ["sudden"],
+            fog, "Mist turns to drizzle on the second zone", ["sudden"],
             [
                 Reading("discharge-pressure", 31, "bar"), Reading("nozzle-flow", 12.6, "L/min"), Reading("bypass-flow", 0, "L/min"),
                 Reading("speed", 1447, "rpm")],
@@ -72,35 +69,35 @@ public static class DemoData
     }
 
     // The other arrangements and what surrounds them.
-    private static async Task Elsewhere(MildHunchDb db, CaseBook book, TimeProvider clock, CancellationToken stop)
+    private async Task Elsewhere(CancellationToken stop)
     {
-        var desal = await Pump(db, "DESAL-B", "Quintuplex plunger, 28 x 36 mm, belt driven", "Seawater membranes",
+        var desal = await Pump("DESAL-B", "Quintuplex plunger, 28 x 36 mm, belt driven", "Seawater membranes",
             Plunger(5, 28, 36, 600, 80, "relief") with { HeadLayout = "stacked-bore" },
             new SetupDto(
                 Q(543, "rpm"), new NozzleDto(Process: new ProcessDto(Q(27, "bar"), Q(57, "L/min"), Q(58, "bar"))), Q(70, "bar"), "rigid",
                 "seawater", Q(12, "°C"), Q(1.5, "bar"), Q(400, "V"), 35,
                 new DriveDto("motor", Q(7.5, "kW"), 4, Q(50, "Hz"), 0.035, DriverPulley: Q(132, "mm"), PumpPulley: Q(360, "mm")),
                 new InletDto(new RunDto(Q(2.5, "m"), Q(50, "mm"), "hose", 1.5), Q(0, "m"), 3),
-                new RunDto(Q(6, "m"), Q(20, "mm"), "steel", 6), new DampenerDto(Q(300, "mL"), Q(38, "bar"))), clock, stop);
+                new RunDto(Q(6, "m"), Q(20, "mm"), "steel", 6), new DampenerDto(Q(300, "mL"), Q(38, "bar"))), stop);
         await Case(
-            book, desal, "Hammering since Tuesday", ["sudden"],
+            desal, "Hammering since Tuesday", ["sudden"],
             [
                 Reading("discharge-pressure", 55, "bar"), Reading("swing", 11, "bar"), Reading("nozzle-flow", 50.6, "L/min"),
                 Reading("speed", 527, "rpm")],
             [Cue("needle", "swings"), Cue("inlet-hose", "kicking"), Cue("cap-listen", "hisses", 4), Cue("dampener-charge", "lost")],
             "suspect", stop);
-        var test = await Pump(db, "TEST-3", "Twin piston with cups, 36 x 20 mm", "Pressure testing of pipes",
+        var test = await Pump("TEST-3", "Twin piston with cups, 36 x 20 mm", "Pressure testing of pipes",
             Plunger(2, 36, 20, 420, 28, "relief") with { Arrangement = "twin-piston" },
-            Run(420, Nozzles(16, 22), 28, "hose") with { Outlet = new RunDto(Q(30, "m"), Q(12, "mm"), "hose", 2) }, clock, stop);
+            Run(420, Nozzles(16, 22), 28, "hose") with { Outlet = new RunDto(Q(30, "m"), Q(12, "mm"), "hose", 2) }, stop);
         await Case(
-            book, test, "Never reaches test pressure, weak every second stroke", [],
+            test, "Never reaches test pressure, weak every second stroke", [],
             [
                 Reading("discharge-pressure", 9.3, "bar"), Reading("nozzle-flow", 9.9, "L/min"), Reading("bypass-flow", 0, "L/min"),
                 Reading("speed", 421, "rpm")],
             [
                 Cue("needle", "swings"), Cue("rhythm", "once"), Cue("inlet-hose", "calm"), Cue("leak-at", "none"),
                 Cue("cap-listen", "hisses", 2, "discharge")], "suspect", stop);
-        var mist = await Pump(db, "MIST-7", "Axial three-piston, motor-built", "Market-hall misting cart",
+        var mist = await Pump("MIST-7", "Axial three-piston, motor-built", "Market-hall misting cart",
             Plunger(3, 12, 7, 2800, 90, "auto-stop") with
             {
                 Arrangement = "axial",
@@ -112,14 +109,14 @@ public static class DemoData
             {
                 Voltage = Q(400, "V"),
                 Outlet = new RunDto(Q(18, "m"), Q(6, "mm"), "hose", 4)
-            }, clock, stop);
+            }, stop);
         await Case(
-            book, mist, "Starts by itself with the outlet shut", ["slow"],
+            mist, "Starts by itself with the outlet shut", ["slow"],
             [Reading("discharge-pressure", 79, "bar"), Reading("nozzle-flow", 6.4, "L/min"), Reading("speed", 2800, "rpm")],
             [
                 Cue("closed-outlet", "cycles"), Cue("shut-at-pump", "goes-on"), new CueDto("leak-at", "hose", DropsPerMinute: 40),
                 Cue("needle", "steady"), Cue("sound", "smooth"), Dry(1), Dry(2), Dry(3)], "suspect", stop);
-        var juice = await Pump(db, "JUICE-HP", "Double-acting intensifier, two ends", "Cold pasteurising of juice",
+        var juice = await Pump("JUICE-HP", "Double-acting intensifier, two ends", "Cold pasteurising of juice",
             Plunger(2, 22, 220, 40, 4000, "none") with
             {
                 Arrangement = "intensifier",
@@ -129,21 +126,21 @@ public static class DemoData
             },
             new SetupDto(
                 Q(40, "rpm"), Nozzles(4.2, 3800), Line: "rigid", Liquid: "water", Temperature: Q(10, "°C"), SupplyPressure: Q(5, "bar"),
-                Outlet: new RunDto(Q(9, "m"), Q(20, "mm"), "steel"), OilPressure: Q(180, "bar")), clock, stop);
+                Outlet: new RunDto(Q(9, "m"), Q(20, "mm"), "steel"), OilPressure: Q(180, "bar")), stop);
         await Case(
-            book, juice, "Left stroke fast, pressure dips once a cycle", ["sudden"],
+            juice, "Left stroke fast, pressure dips once a cycle", ["sudden"],
             [Reading("discharge-pressure", 3690, "bar"), Reading("stroke-left", 0.78, "s"), Reading("stroke-right", 0.93, "s")],
             [
                 Cue("needle", "swings"), Cue("rhythm", "once"), Cue("reversal", "once"), Cue("leak-at", "none"),
                 Cue("weep-standing", "dry"), Cue("inlet-hose", "calm")], "suspect", stop);
-        var brine = await Pump(db, "BRINE-4", "Triplex plunger with V-packing, 45 x 60 mm", "Brine injection",
+        var brine = await Pump("BRINE-4", "Triplex plunger with V-packing, 45 x 60 mm", "Brine injection",
             Plunger(3, 45, 60, 380, 100, "relief") with { SealReturn = "weep" },
             new SetupDto(
                 Q(380, "rpm"), Nozzles(104, 80), Q(90, "bar"), "rigid", "brine", Q(24, "°C"), Voltage: Q(400, "V"), LiquidStrength: 12,
                 Inlet: new InletDto(new RunDto(Q(9, "m"), Q(65, "mm"), "plastic", 3), Q(0.4, "m"), 2),
-                Outlet: new RunDto(Q(12, "m"), Q(25, "mm"), "steel", 8)), clock, stop);
+                Outlet: new RunDto(Q(12, "m"), Q(25, "mm"), "steel", 8)), stop);
         await Case(
-            book, brine, "Rumbles on warm days at low tank level", ["slow"],
+            brine, "Rumbles on warm days at low tank level", ["slow"],
             [
                 Reading("discharge-pressure", 82, "bar"), Reading("nozzle-flow", 104, "L/min"), Reading("inlet-pressure", -0.52, "bar"),
                 Reading("speed", 380, "rpm")],
@@ -167,22 +164,21 @@ public static class DemoData
     private static SetupDto Run(double rpm, NozzleDto nozzle, double setting, string line) =>
         new(Q(rpm, "rpm"), nozzle, Q(setting, "bar"), line, "water", Q(15, "°C"));
 
-    private static async Task<string> Pump(
-        MildHunchDb db, string tag, string name, string duty, PumpDto pump, SetupDto setup, TimeProvider clock, CancellationToken stop)
+    private async Task<string> Pump(string tag, string name, string duty, PumpDto pump, SetupDto setup, CancellationToken stop)
     {
-        var entity = PumpEndpoints.Check(new PumpRequest(tag, name, duty, pump, setup), clock.GetUtcNow().UtcDateTime);
+        var entity = PumpRecord.Checked(new PumpRequest(tag, name, duty, pump, setup), store.Now());
         db.Pumps.Add(entity);
         await db.SaveChangesAsync(stop);
         return entity.Id;
     }
 
-    private static async Task Case(
-        CaseBook book, string pumpId, string complaint, string[] context, ReadingDto[] readings, CueDto[] cues, string stage,
+    private async Task Case(
+        string pumpId, string complaint, string[] context, ReadingDto[] readings, CueDto[] cues, string stage,
         CancellationToken stop)
     {
-        var made = await book.Open(new NewCaseRequest(pumpId, complaint, context), stop);
-        var entity = await book.Load(made.Id, stop);
-        await book.Apply(
+        var made = await open.Open(new NewCaseRequest(pumpId, complaint, context), stop);
+        var entity = await store.Load(made.Id, stop);
+        await tell.Apply(
             entity,
             new ChangeRequest("First look and first readings", readings, cues, Facts: new Dictionary<string, string> { ["stage"] = stage }),
             stop);

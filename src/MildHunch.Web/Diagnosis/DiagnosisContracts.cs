@@ -1,5 +1,7 @@
 using System.ComponentModel;
+using MildHunch.Web.Evidence;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;

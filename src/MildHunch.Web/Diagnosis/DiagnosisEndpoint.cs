@@ -1,13 +1,5 @@
 using MildHunch.Core.Checks;
-using MildHunch.Core.Diagnosis.Hypotheses;
-using MildHunch.Core.Diagnosis.Verdict;
-using MildHunch.Core.Evidence;
-using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
-using MildHunch.Web.Expectation;
-using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
 
@@ -18,142 +10,17 @@ public static class DiagnosisEndpoint
     {
         routes.MapPost(
             "/api/diagnosis",
-            (DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) => Compute(request, diagnoser, catalogue))
+            (DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue) =>
+                DiagnosisQuestion.Answer(request, diagnoser, catalogue))
             .WithTags("Computation")
             .WithSummary("Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now.");
         routes.MapPost("/api/plan", (DiagnosisRequest request, Diagnoser diagnoser) => Plan(request, diagnoser))
             .WithTags("Computation").WithSummary("The next three checks as a small decision tree.");
     }
 
-    public static DiagnosisResponse Compute(DiagnosisRequest request, Diagnoser diagnoser, Catalogue catalogue)
-    {
-        var (pump, setup, evidence) = Ask(request);
-        return ToDto(diagnoser.Diagnose(pump, setup, evidence, request.Limits.ToCore()), request, catalogue);
-    }
-
     private static PlanResponse Plan(DiagnosisRequest request, Diagnoser diagnoser)
     {
-        var (pump, setup, evidence) = Ask(request);
-        return new PlanResponse(diagnoser.Plan(pump, setup, evidence, request.Limits.ToCore()) is { } first ? ToDto(first) : null);
+        var asked = DiagnosisQuestion.Of(request);
+        return new PlanResponse(diagnoser.Plan(asked.Pump, asked.Setup, asked.Evidence, asked.Limits)?.ToDto());
     }
-
-    private static (ReciprocatingPump Pump, Setup Setup, CaseEvidence Evidence) Ask(DiagnosisRequest request)
-    {
-        var (pump, setup) = (request.Pump.ToCore(), request.Setup.ToCore());
-        var evidence = Mapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context);
-        return (pump, setup, evidence with
-        {
-            Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
-            Found = request.Found ?? new Dictionary<string, int>(),
-            CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []],
-        });
-    }
-
-    private static PlanStepDto ToDto(PlanStep s) => new(
-        s.Check.Id, s.Check.Name, s.Question, s.Minutes,
-        [.. s.Branches.Select(b => new PlanBranchDto(
-            b.Text, Round(b.Probability), b.Leader, Round(b.LeaderProbability), b.Next is { } next ? ToDto(next) : null, b.Ends))]);
-
-    private static RivalDto ToDto(Rival r)
-    {
-        var text = r.Check is null
-            ? $"{r.Fault.Name} would need something that no check left here would show."
-            : $"{r.Fault.Name} leads if “{r.Check.Name.ToLowerInvariant()}” shows: {r.Answer} ({HunchWords.Percent(r.Probability)} "
-                + "likely).";
-        return new RivalDto(r.Fault.Id, r.Fault.Name, r.Check?.Id, r.Answer, Round(r.Probability), text);
-    }
-
-    private static OpenNowDto ToDto(OpenNow o)
-    {
-        var (tested, opened) = (Math.Round(o.MinutesIfTested), Math.Round(o.MinutesIfOpened));
-        var text = tested == opened && o.BestCheck is not null
-            ? $"Testing first (“{o.BestCheck.Name.ToLowerInvariant()}”) or opening now comes to the same: about {opened} min to "
-                + "a proved pump."
-            : o.Recommended
-            ? $"Open and mend now: about {opened} min to a proved pump. "
-                + (o.BestCheck is null
-                    ? "No check left would shorten that."
-                    : $"Testing first ({o.BestCheck.Name.ToLowerInvariant()}) would make it {tested}.")
-            : $"Test first: about {tested} min to a proved pump with “{o.BestCheck!.Name.ToLowerInvariant()}”, {opened} if you "
-                + "open now.";
-        return new OpenNowDto(o.Recommended, Math.Round(o.MinutesIfTested, 1), Math.Round(o.MinutesIfOpened, 1), o.BestCheck?.Id, text);
-    }
-
-    private static DiagnosisResponse ToDto(Verdict v, DiagnosisRequest request, Catalogue catalogue)
-    {
-        return new(
-            [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
-            [.. v.Suspects.Select(s => ToDto(s, catalogue))],
-            ToDto(v.Ledger, request.Pump!.Cylinders!.Value),
-            [.. v.Contradictions.Select(c => new ContradictionDto(c.Source, c.Text, Math.Round(c.Sigmas, 1)))],
-            [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
-            [.. v.Comparisons.Select(c => ToDto(c, request))],
-            ExpectationEndpoint.Figures(v.Expectation),
-            v.Considered,
-            [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))],
-            Round(v.TwoAtOnce),
-            ToDto(v.OpenNow),
-            v.Rival is { } rival ? ToDto(rival) : null,
-            [.. v.StopNow.Select(s => new StopNowDto(s.Sign.Id, s.Sign.Text, s.Sign.Why, s.Sources))]);
-    }
-
-    private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
-        s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
-        new SeverityDto(
-            Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero,
-            s.Severity.One),
-        [.. s.Locations.Select(l => new LocationDto(
-            l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
-        [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text))],
-        Math.Round(s.TogetherDecibans, 1),
-        s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes,
-        Hazards(s.Fault.Hazards, catalogue));
-
-    private static PairPartDto ToDto(Hypothesis h) => h.Fault.Location == FaultLocation.End
-        ? new(h.Fault.Id, h.Fault.Name, h.Cylinder, null, EndName(h.Cylinder))
-        : new(h.Fault.Id, h.Fault.Name, h.Cylinder, h.Side?.Kebab(), null);
-
-    private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
-
-    private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
-        c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4),
-        Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
-        c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
-        [.. c.Answers.Select(a => new CheckAnswerDto(a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then))]);
-
-    // Comes back in the unit it was read in.
-    private static ComparisonDto ToDto(Comparison c, DiagnosisRequest request)
-    {
-        var written = request.Readings?.LastOrDefault(r => r.Quantity == c.What.Id)?.Value?.Unit;
-        var unit = written is null ? Units.Preferred(c.What.Kind) : Quantity.UnitNamed(c.What.Kind, written, "unit");
-        QuantityDto Show(double si) => new Amount(c.What.Kind, si).ToDto(unit);
-        return new ComparisonDto(
-            c.What.Id, c.What.Name, c.What.Place, Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
-    }
-
-    private static LedgerDto ToDto(WaterLedger l, int cylinders) => new(
-        Term(l.Displaced), Term(l.Nozzle), Term(l.Bypass), Term(l.Outside), Term(l.Missing),
-        l.MissingShares is { } s ? Math.Round(s, 3) : null, Math.Round(l.MissingSharesSigma, 3), l.MissingMayBeInBypass, Text(l),
-        [.. LedgerFigures.Of(l, cylinders).Select(f => ExpectationEndpoint.ToDto(f))]);
-
-    private static LedgerTermDto Term(LedgerTerm term) => new(
-        term.Flow is { } f ? new Amount(QuantityKind.VolumeFlow, f).ToDto() : null,
-        term.Flow is null ? null : new Amount(QuantityKind.VolumeFlow, term.Sigma).ToDto(),
-        term.Source.Kebab());
-
-    private static string Text(WaterLedger l)
-    {
-        if (l.MissingShares is not { } shares)
-            return "Not measured at the nozzle, so nobody knows what is missing.";
-        var where = l.MissingMayBeInBypass ? "missing or in the bypass" : "missing";
-        var amount = string.Create(
-            System.Globalization.CultureInfo.InvariantCulture,
-            $"{Math.Max(0, shares):0.00} ± {l.MissingSharesSigma:0.00} of one cylinder");
-        return shares < 2 * l.MissingSharesSigma ? $"Nothing to speak of is {where} ({amount})." : $"{amount} is {where}.";
-    }
-
-    private static IReadOnlyList<HazardDto> Hazards(IReadOnlyList<string> ids, Catalogue catalogue) =>
-        [.. ids.Select(id => catalogue.Hazard(id)!).Select(h => new HazardDto(h.Id, h.Text))];
-
-    private static double Round(double probability) => Math.Round(probability, 4);
 }

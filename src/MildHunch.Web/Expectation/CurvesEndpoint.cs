@@ -5,7 +5,7 @@ using MildHunch.Core.Hydraulics.Motion;
 using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
-using MildHunch.Web.Shared;
+using MildHunch.Web.Pumps;
 
 namespace MildHunch.Web.Expectation;
 
@@ -40,7 +40,7 @@ public static class CurvesEndpoint
     {
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
-        var condition = FaultLoad.Lay(catalogue, pump, setup, PumpMapping.ToLoads(request.Faults));
+        var condition = FaultLoad.Lay(catalogue, pump, setup, FaultLoads.ToCore(request.Faults));
         var solver = new OperatingPointSolver(pump, setup);
         var soft = OutletCompliance.Typical(setup);
         var at = solver.Solve(condition, 1, 1, soft);

@@ -4,6 +4,8 @@ using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Expectation;
@@ -13,15 +15,6 @@ namespace MildHunch.Web.Expectation;
 public sealed record ExpectationRequest(
     PumpDto? Pump, SetupDto? Setup, IReadOnlyList<ReadingDto>? Readings = null, IReadOnlyList<FaultLoadDto>? Faults = null,
     PricesDto? Prices = null);
-
-public sealed record WorkingInputDto(string Symbol, string Name, string Value);
-
-public sealed record WorkingDto(string Formula, string Equation, IReadOnlyList<WorkingInputDto> Inputs, string Source);
-
-public sealed record BandPartDto(string Cause, QuantityDto HalfWidth);
-
-public sealed record FigureDto(
-    string Id, string Name, QuantityDto Value, QuantityDto Low, QuantityDto High, IReadOnlyList<BandPartDto> Band, WorkingDto Working);
 
 /// <summary>Where the shaft's power goes.</summary>
 public sealed record PowerSplitDto(
@@ -49,13 +42,13 @@ public static class ExpectationEndpoint
             .Produces<ExpectationResponse>().WithTags("Computation")
             .WithSummary("What a pump should show, each figure with its band and its working; as CSV with Accept: text/csv.");
 
-    public static ExpectationResponse Compute(ExpectationRequest request, Catalogue catalogue, ShopPrices shop)
+    private static ExpectationResponse Compute(ExpectationRequest request, Catalogue catalogue, ShopPrices shop)
     {
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
-        var evidence = Mapping.ToEvidence(pump, setup, request.Readings);
+        var evidence = EvidenceMapping.ToEvidence(pump, setup, request.Readings);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
-        var loads = PumpMapping.ToLoads(request.Faults);
+        var loads = FaultLoads.ToCore(request.Faults);
         if (loads.Count == 0)
             return ToDto(AsMeasured.Expect(pump, setup, evidence), null);
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
@@ -68,31 +61,17 @@ public static class ExpectationEndpoint
             Math.Round(cost.WastedW / 1000, 4), Math.Round(cost.LostWater * 3600, 5),
             double.IsFinite(cost.LongerBy) ? Math.Round(cost.LongerBy, 3) : null, Math.Round(cost.MoneyPerHour, 3), prices,
             [.. cost.Figures(sound.Point, faulty.Point, efficiency, prices.ToCore(), prices.Currency ?? shop.Currency)
-                .Where(f => double.IsFinite(f.Value.Si)).Select(f => ToDto(f))]));
+                .Where(f => double.IsFinite(f.Value.Si)).Select(f => f.ToDto())]));
     }
 
-    public static ExpectationResponse ToDto(PumpExpectation expectation, CostDto? cost)
+    private static ExpectationResponse ToDto(PumpExpectation expectation, CostDto? cost)
     {
         var power = expectation.Power;
         QuantityDto Watts(double w) => new Amount(QuantityKind.Power, w).ToDto();
         return new(
-            Figures(expectation),
+            expectation.ToDtos(),
             new PowerSplitDto(
                 Watts(power.Shaft), Watts(power.Nozzle), Watts(power.Line), Watts(power.Bypass), Watts(power.Leaks), Watts(power.Friction)),
             cost);
-    }
-
-    public static IReadOnlyList<FigureDto> Figures(PumpExpectation expectation) => [.. expectation.Figures.Select(f => ToDto(f))];
-
-    public static FigureDto ToDto(Figure f, string? unit = null)
-    {
-        var told = unit ?? f.Unit;
-        QuantityDto Show(Amount amount) => told is null ? amount.ToDto() : amount.ToDto(Quantity.UnitNamed(amount.Kind, told, "unit"));
-        return new FigureDto(
-            f.Id, f.Name, Show(f.Value), Show(f.Low), Show(f.High),
-            [.. f.Band.Select(b => new BandPartDto(b.Cause, Show(b.HalfWidth)))],
-            new WorkingDto(
-                f.Working.Formula, f.Working.Equation, [.. f.Working.Inputs.Select(i => new WorkingInputDto(i.Symbol, i.Name, i.Value))],
-                f.Working.Source));
     }
 }

@@ -15,9 +15,6 @@ public sealed record PumpTypeRecord(string PumpType, int Cases, DateTime? Since,
 /// </summary>
 public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider clock)
 {
-    /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
-    public static string TypeOf(PumpDto pump) => $"{pump.Arrangement ?? "crank-plunger"}-{pump.Cylinders}";
-
     /// <summary>Times each fault was found in closed cases of a type of pump, one case apart. Counted by the database.</summary>
     public async Task<Dictionary<string, int>> Found(string pumpType, CaseEntity but, CancellationToken stop)
     {
@@ -82,21 +79,5 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
     {
         foreach (var fault in closed.Split('@')[0].Split('+').Where(f => catalogue.Fault(f) is not null))
             times[fault] = times.GetValueOrDefault(fault) + count;
-    }
-}
-
-/// <summary>The shop's own record.</summary>
-public static class HistoryEndpoints
-{
-    public static void Map(IEndpointRouteBuilder routes)
-    {
-        var group = routes.MapGroup("/api/history").WithTags("History");
-        group.MapGet("/", (ShopRecord record, CancellationToken stop) => record.All(stop))
-            .WithSummary("What closed cases turned out to be, by type of pump: it moves the priors.");
-        group.MapDelete("/{pumpType}", async (string pumpType, ShopRecord record, CancellationToken stop) =>
-        {
-            await record.Reset(pumpType, stop);
-            return TypedResults.NoContent();
-        }).WithSummary("Sets the record of one type of pump back: only cases closed from now on count.");
     }
 }

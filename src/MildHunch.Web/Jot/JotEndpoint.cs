@@ -2,6 +2,8 @@ using MildHunch.Core;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Evidence.Jot;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Jot;

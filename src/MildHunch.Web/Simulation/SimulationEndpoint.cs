@@ -5,6 +5,7 @@ using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Simulation;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Simulation;
@@ -55,7 +56,7 @@ public static class SimulationEndpoint
     {
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
-        var condition = FaultLoad.Lay(catalogue, pump, setup, PumpMapping.ToLoads(request.Faults));
+        var condition = FaultLoad.Lay(catalogue, pump, setup, FaultLoads.ToCore(request.Faults));
         var plan = Mapping.Under("plan", () =>
         {
             var made = ToPlan(request.Plan ?? new PlanDto());

@@ -3,6 +3,7 @@ using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Workings;
@@ -60,7 +61,7 @@ public static class WorkingsEndpoint
         }
 
         return new SumResponse([.. sum.Work(entries, request.Picks ?? new Dictionary<string, string>())
-            .Select(r => new SumResultDto(ExpectationEndpoint.ToDto(r.Figure, r.Unit), r.Readings))]);
+            .Select(r => new SumResultDto(r.Figure.ToDto(r.Unit), r.Readings))]);
     }
 
     private static FillResponse Fill(EverydaySum sum, FillRequest request)

@@ -1170,7 +1170,7 @@ export interface components {
             /** Format: date-time */
             openedAt: string;
             readings: components["schemas"]["ReadingEntryDto"][];
-            cues: components["schemas"]["CueEntryStandingDto"][];
+            cues: components["schemas"]["CueEntryInForceDto"][];
             context: string[];
             facts: {
                 [key: string]: string;
@@ -1212,7 +1212,7 @@ export interface components {
             at: string;
             undone: boolean;
         };
-        /** @description One action of the technician: readings and answers told, entries taken back, facts set. Saved as one, undone as one. */
+        /** @description One action of the technician: readings and answers entered, entries taken back, facts set. Saved as one, undone as one. */
         ChangeRequest: {
             says?: null | string;
             readings?: null | components["schemas"]["ReadingDto"][];
@@ -1223,7 +1223,7 @@ export interface components {
                 [key: string]: string;
             };
             hours?: null | components["schemas"]["PartHoursDto"][];
-            /** @description cues and quantities tried in vain; replaces what was told before */
+            /** @description cues and quantities tried in vain; replaces what was entered before */
             couldNot?: null | string[];
             limits?: null | components["schemas"]["LimitsDto"];
             /** @description true keeps earlier readings of the same quantity: they are combined */
@@ -1314,7 +1314,7 @@ export interface components {
             arrangements: string[];
             fitted: string[];
         };
-        CueEntryStandingDto: {
+        CueEntryInForceDto: {
             id: string;
             cue: string;
             answer: string;

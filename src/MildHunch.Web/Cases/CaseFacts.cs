@@ -1,0 +1,39 @@
+using MildHunch.Store;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases;
+
+/// <summary>
+/// What a case knows by name rather than by entry. Some are kept as JSON in a fact of their own: set as a whole, taken back
+/// as a whole, and shown elsewhere.
+/// </summary>
+public static class CaseFacts
+{
+    public const string Complaint = "complaint";
+    public const string Stage = "stage";
+
+    /// <summary>What it turned out to be.</summary>
+    public const string Closed = "closed";
+
+    public const string Context = "context";
+    public const string Hours = "hours";
+    public const string CouldNot = "could-not";
+    public const string Limits = "limits";
+
+    /// <summary>The stage at which a case is opened.</summary>
+    public const string FirstStage = "ask";
+
+    private static readonly string[] Inner = [Context, Hours, CouldNot, Limits];
+
+    /// <summary>Facts that are texts, by name.</summary>
+    public static Dictionary<string, string> Texts(this CaseEntity entity) =>
+        entity.InForce(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
+
+    /// <summary>A fact kept as JSON; null where it was never set.</summary>
+    public static T? Kept<T>(this CaseEntity entity, string fact)
+        where T : class => entity.Fact(fact) is { } json ? Stored.Read<T>(json) : null;
+
+    /// <summary>Pieces of the pump's history.</summary>
+    public static string[] History(this CaseEntity entity) =>
+        entity.Fact(Context)?.Split(',', StringSplitOptions.RemoveEmptyEntries) ?? [];
+}

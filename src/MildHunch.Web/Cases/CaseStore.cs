@@ -1,0 +1,57 @@
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Store;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases;
+
+/// <summary>Loads cases whole, and saves them with their headline and what we thought.</summary>
+public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
+{
+    public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
+        await Whole().FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
+
+    public DateTime Now() => clock.GetUtcNow().UtcDateTime;
+
+    public async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop) =>
+        await Save(entity, await view.Show(entity, stop), stop);
+
+    public async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
+    {
+        var line = entity.Headline;
+        var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
+        (line.Complaint, line.Stage, line.Closed, line.Entries) = (
+            shown.Complaint, shown.Stage, shown.Closed, shown.Readings.Count + shown.Cues.Count);
+        line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
+        line.ChangedAt = entity.Changes.Max(c => c.At);
+        if (shown.Diagnosis?.Suspects[0] is { } leader)
+        {
+            (line.Leader, line.LeaderName, line.Probability, line.Hunch) = (leader.Fault, leader.Name, leader.Probability, leader.Hunch);
+            entity.Verdicts.Add(new VerdictEntity
+            {
+                Id = Ids.New(),
+                CaseId = entity.Id,
+                AfterVersion = entity.Version,
+                At = Now(),
+                Leader = leader.Fault,
+                LeaderName = leader.Name,
+                Probability = leader.Probability,
+                Hunch = leader.Hunch,
+                SuspectsJson = Stored.Write(shown.Diagnosis.Suspects.ToDictionary(s => s.Fault, s => s.Probability)),
+            });
+        }
+
+        await db.SaveOrRefuse(stop);
+        return shown;
+    }
+
+    private IQueryable<CaseEntity> Whole() =>
+        db.Cases.Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts)
+            .AsSplitQuery();
+}
+
+/// <summary>The pump of a case that was loaded whole.</summary>
+public static class CasePump
+{
+    public static PumpEntity KnownPump(this CaseEntity entity) =>
+        entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
+}

@@ -1,0 +1,59 @@
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Faults;
+using MildHunch.Store;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.History;
+using MildHunch.Web.Pumps;
+
+namespace MildHunch.Web.Cases;
+
+/// <summary>
+/// A case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by;
+/// where no verdict can be computed, what stands in its way is said in its place.
+/// </summary>
+public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record)
+{
+    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
+    {
+        var pump = entity.KnownPump().ToResource();
+        var (real, setup) = (pump.Pump.ToCore(), pump.Setup.ToCore());
+        var possible = new CueModel(catalogue, real, setup, []);
+        ReadingEntryDto[] readings = [.. entity.InForce(entity.Readings).Select(r => r.ToEntry(real, setup))];
+
+        // A shop's own words may go with its file: what was noted in them stays, stands last, and is not judged by.
+        CueEntryInForceDto[] cues =
+            [.. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible))];
+        var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
+        var request = new DiagnosisRequest(
+            pump.Pump, pump.Setup, Judged(readings), Judged(cues),
+            [.. entity.History().Where(c => catalogue.Context(c) is not null)],
+            [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders)],
+            await record.Found(PumpRecord.TypeOf(pump.Pump), entity, stop),
+            [.. (entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Where(catalogue.Answerable)],
+            Limits(entity));
+        var facts = entity.Texts();
+        var judged = verdict.Judge(request, entity.Id);
+        return new CaseResource(
+            entity.Id, entity.Version, pump, facts.GetValueOrDefault(CaseFacts.Complaint, ""),
+            facts.GetValueOrDefault(CaseFacts.Stage, CaseFacts.FirstStage), facts.GetValueOrDefault(CaseFacts.Closed), entity.OpenedAt,
+            readings, cues, request.Context!, facts,
+            [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
+            entity.ToUndo()?.Says, entity.ToRedo()?.Says, judged.Diagnosis, judged.Trouble,
+            hours, request.CouldNot!, request.Limits!, request.Found!);
+    }
+
+    // What the verdict calls an entry is the entry's own id.
+    private static IReadOnlyList<ReadingDto> Judged(IEnumerable<ReadingEntryDto> readings) =>
+        [.. readings.Where(r => r.Judged).Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At, r.Id))];
+
+    private static IReadOnlyList<CueDto> Judged(IEnumerable<CueEntryInForceDto> cues) =>
+    [
+        .. cues.Where(c => c.Judged).Select(c => new CueDto(
+            c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When, At: c.At, Id: c.Id)),
+    ];
+
+    private LimitsDto Limits(CaseEntity entity) => entity.Kept<LimitsDto>(CaseFacts.Limits) is { } limits
+        ? limits with { Without = [.. (limits.Without ?? []).Where(catalogue.Tools.Contains)] }
+        : new LimitsDto();
+}

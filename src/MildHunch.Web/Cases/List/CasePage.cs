@@ -1,0 +1,10 @@
+namespace MildHunch.Web.Cases.List;
+
+/// <summary>A part of the list of cases, and how many there are in all.</summary>
+public sealed record CasePage(IReadOnlyList<CaseSummary> Cases, int All);
+
+public sealed record LeaderDto(string Fault, string Name, double Probability, string Hunch);
+
+public sealed record CaseSummary(
+    string Id, string PumpId, string Tag, string PumpName, string Duty, string Complaint, string Stage, DateTime OpenedAt,
+    DateTime ChangedAt, string? Closed, LeaderDto? Leader, int Entries);

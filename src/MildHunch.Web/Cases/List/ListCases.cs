@@ -1,0 +1,51 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Core;
+using MildHunch.Store;
+
+namespace MildHunch.Web.Cases.List;
+
+/// <summary>Cases, the open ones first, those changed last before others. Read from their headlines alone.</summary>
+public static class ListCases
+{
+    private const int UsuallyListed = 100;
+    private const int MostListed = 500;
+
+    public static void Map(IEndpointRouteBuilder cases) =>
+        cases.MapGet("/", List)
+            .WithSummary("Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how "
+                + "many there are.");
+
+    private static async Task<Ok<IReadOnlyList<CaseSummary>>> List(
+        int? skip, int? take, MildHunchDb db, HttpResponse response, CancellationToken stop)
+    {
+        if (skip is < 0)
+            throw new ImpossibleInputException("skip", skip.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
+        if (take is < 1 or > MostListed)
+            throw new ImpossibleInputException("take", take.Value.ToString(CultureInfo.InvariantCulture), $"1 to {MostListed}");
+        var page = await Page(db, skip ?? 0, take ?? UsuallyListed, stop);
+        response.Headers["X-Total-Count"] = page.All.ToString(CultureInfo.InvariantCulture);
+        return TypedResults.Ok(page.Cases);
+    }
+
+    private static async Task<CasePage> Page(MildHunchDb db, int skip, int take, CancellationToken stop)
+    {
+        var open = db.Cases.AsNoTracking().Where(c => c.Headline.Closed == null);
+        var closed = db.Cases.AsNoTracking().Where(c => c.Headline.Closed != null);
+        var (opened, all) = (await open.CountAsync(stop), await db.Cases.CountAsync(stop));
+        var rows = skip < opened ? await Lines(open, skip, take, stop) : [];
+        if (rows.Count < take)
+            rows = [.. rows, .. await Lines(closed, Math.Max(0, skip - opened), take - rows.Count, stop)];
+        return new CasePage(rows, all);
+    }
+
+    private static Task<List<CaseSummary>> Lines(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop) => cases
+        .OrderByDescending(c => c.Headline.ChangedAt).ThenByDescending(c => c.Id).Skip(skip).Take(take)
+        .Select(c => new CaseSummary(
+            c.Id, c.PumpId, c.Pump!.Tag, c.Pump.Name, c.Pump.Duty, c.Headline.Complaint, c.Headline.Stage, c.OpenedAt, c.Headline.ChangedAt,
+            c.Headline.Closed,
+            c.Headline.Leader == null ? null : new LeaderDto(
+                c.Headline.Leader, c.Headline.LeaderName!, c.Headline.Probability!.Value, c.Headline.Hunch!), c.Headline.Entries))
+        .ToListAsync(stop);
+}

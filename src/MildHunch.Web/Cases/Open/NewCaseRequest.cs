@@ -1,0 +1,3 @@
+namespace MildHunch.Web.Cases.Open;
+
+public sealed record NewCaseRequest(string? PumpId, string? Complaint, IReadOnlyList<string>? Context = null);

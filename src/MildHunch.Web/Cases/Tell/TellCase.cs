@@ -1,0 +1,153 @@
+using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Evidence;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Quantities;
+using MildHunch.Store;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Tell;
+
+/// <summary>Lays one change on a case. Everything is checked first: a refusal stores nothing.</summary>
+public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue)
+{
+    public static void Map(IEndpointRouteBuilder cases) =>
+        cases.MapPost(
+            "/{id}/changes",
+            (string id, ChangeRequest request, TellCase tell, CaseStore store, HttpContext http, CancellationToken stop) =>
+                store.Change(id, http, entity => tell.Apply(entity, request, stop), stop))
+            .WithSummary("Tells something; needs If-Match.");
+
+    public async Task<CaseResource> Apply(CaseEntity entity, ChangeRequest request, CancellationToken stop)
+    {
+        ChangeRules.Check(request, catalogue);
+        request = Current(request);
+        var evidence = Checked(entity, request);
+        var change = entity.Begin(
+            request.Says?.Trim() is { Length: > 0 } says ? says : ChangeWords.Of(request, evidence, catalogue), store.Now());
+        foreach (var id in request.Remove ?? [])
+            (entity.AllInForce().FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
+        foreach (var reading in request.Readings ?? [])
+            Read(entity, change, reading, request.Again == true);
+        foreach (var cue in request.Cues ?? [])
+            Answer(entity, change, cue);
+        SetFacts(entity, change, request);
+        return await SaveUnlessItSpoils(entity, change, stop);
+    }
+
+    private CaseEvidence Checked(CaseEntity entity, ChangeRequest request)
+    {
+        var stored = entity.KnownPump().ToResource();
+        var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
+        var evidence = EvidenceMapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context) with
+        {
+            Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
+        };
+        EvidenceRules.Check(catalogue, pump, setup, evidence with { CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []] });
+        request.Limits.ToCore().Check(catalogue);
+        return evidence;
+    }
+
+    // What is sent may carry names that were used before, and ids of its own: a stored entry has the ids of the case.
+    private ChangeRequest Current(ChangeRequest request) => request with
+    {
+        Cues = request.Cues is null
+            ? null
+            : [.. request.Cues.Select(c => c?.Cue is { } cue && c.Answer is { } answer && catalogue.Cue(cue)?.Answer(answer) is { } known
+                ? c with { Answer = known.Id }
+                : c!)],
+    };
+
+    // Read again and combined; or before and after a mend, which are kept apart.
+    private static void Read(CaseEntity entity, ChangeEntity change, ReadingDto reading, bool again)
+    {
+        if (!again)
+            CaseEntries.TakeBack(
+                entity.InForce(entity.Readings.Where(r => r.Quantity == reading.Quantity && AfterMend(r.ReadAt) == AfterMend(reading.At))),
+                change);
+        entity.Readings.Add(new ReadingEntity
+        {
+            Id = Ids.New(),
+            CaseId = entity.Id,
+            AddedBy = change.Number,
+            Quantity = reading.Quantity!,
+            Value = reading.Value!.Value,
+            Unit = reading.Value.Unit,
+            Uncertainty = reading.Uncertainty?.Value,
+            UncertaintyUnit = reading.Uncertainty?.Unit,
+            UpTo = reading.To is { } to ? Converted(to, reading.Value.Unit, reading.Quantity!) : null,
+            ReadAt = reading.At,
+        });
+    }
+
+    // One answer to a question, or one a place; "dry everywhere" and "all tight" speak of every place.
+    private void Answer(CaseEntity entity, ChangeEntity change, CueDto cue)
+    {
+        var question = catalogue.Cue(cue.Cue!)!;
+        var given = cue.Answer == EvidenceMapping.Unknown ? null : cue.ToCore("cue");
+        CaseEntries.TakeBack(
+            entity.InForce(entity.Cues.Where(c => c.Cue == cue.Cue && AfterMend(c.SeenAt) == AfterMend(cue.At)
+                && (given is null || !catalogue.Knows(c) || EvidenceRules.Exclude(question, c.ToFact(), given)))),
+            change);
+        if (given is null)
+            return;
+        entity.Cues.Add(new CueEntity
+        {
+            Id = Ids.New(),
+            CaseId = entity.Id,
+            AddedBy = change.Number,
+            Cue = cue.Cue!,
+            Answer = cue.Answer!,
+            Cylinder = cue.Cylinder,
+            Side = cue.Side,
+            DropsPerMinute = cue.DropsPerMinute,
+            Stream = cue.Stream ?? false,
+            DripsWhen = cue.When,
+            SeenAt = cue.At,
+        });
+    }
+
+    private static void SetFacts(CaseEntity entity, ChangeEntity change, ChangeRequest request)
+    {
+        foreach (var (name, value) in request.Facts ?? new Dictionary<string, string>())
+            entity.Tell(change, name, value.Trim());
+        if (request.Context is not null)
+            entity.Tell(change, CaseFacts.Context, string.Join(',', request.Context.Distinct()));
+        if (request.Hours is not null)
+            entity.Tell(change, CaseFacts.Hours, Stored.Write(request.Hours));
+        var inVain = (request.Cues ?? []).Where(c => c.Answer == EvidenceMapping.Unknown).Select(c => c.Cue!).ToArray();
+        if (request.CouldNot is not null || inVain.Length > 0)
+            entity.Tell(
+                change, CaseFacts.CouldNot,
+                Stored.Write((request.CouldNot ?? entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Concat(inVain).Distinct()));
+        if (request.Limits is not null)
+            entity.Tell(change, CaseFacts.Limits, Stored.Write(request.Limits));
+    }
+
+    private static bool AfterMend(string? at) => at == "after";
+
+    // An end of a range given in another unit is kept in the unit of the other end.
+    private static double Converted(QuantityDto to, string unit, string quantity)
+    {
+        var kind = new ReadingDto(quantity, to).ToCore("readings").Value.Kind;
+        return Quantity.UnitNamed(kind, unit, "to").FromSi(Quantity.UnitNamed(kind, to.Unit, "to").ToSi(to.Value));
+    }
+
+    // What is new may be good by itself and yet not go with what stands; then it is refused, unless there was no verdict before.
+    private async Task<CaseResource> SaveUnlessItSpoils(CaseEntity entity, ChangeEntity change, CancellationToken stop)
+    {
+        var shown = await view.Show(entity, stop);
+        if (shown.Trouble is { } trouble)
+        {
+            change.Undone = true;
+            var before = await view.Show(entity, stop);
+            change.Undone = false;
+            if (before.Trouble is null)
+                throw new RefusalException(StatusCodes.Status400BadRequest, "This cannot be", trouble.Field, trouble.Text);
+        }
+
+        return await store.Save(entity, shown, stop);
+    }
+}

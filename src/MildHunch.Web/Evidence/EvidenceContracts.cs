@@ -1,0 +1,24 @@
+using System.ComponentModel;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Evidence;
+
+/// <summary>A number read at the pump.</summary>
+public sealed record ReadingDto(
+    string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null,
+    [property: Description("upper end, where a range was read: 28 to 46 bar is a mean and a swing")] QuantityDto? To = null,
+    [property: Description("before or after a mend; what was read before no longer counts once something was read after")]
+    string? At = null,
+    [property: Description("what the verdict calls it; readings[0] and so on where nothing is said")] string? Id = null);
+
+/// <summary>A cue as answered.</summary>
+public sealed record CueDto(
+    string? Cue, string? Answer, int? Cylinder = null, string? Side = null, double? DropsPerMinute = null,
+    [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null,
+    [property: Description("it runs rather than drips: more than anyone counts")] bool? Stream = null,
+    [property: Description("running: drips only while the pump runs; standing: also while it stands")] string? When = null,
+    [property: Description("before or after a mend; once anything was told after one, only that counts")] string? At = null,
+    [property: Description("what the verdict calls it; cues[0] and so on where nothing is said")] string? Id = null);
+
+/// <summary>Hours a part has run since it was new.</summary>
+public sealed record PartHoursDto(string? Part, double? Hours, int? Cylinder = null);

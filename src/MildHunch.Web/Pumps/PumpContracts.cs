@@ -1,0 +1,9 @@
+using System.ComponentModel;
+
+namespace MildHunch.Web.Pumps;
+
+public sealed record PumpRequest(string? Tag, string? Name, string? Duty, PumpDto? Pump, SetupDto? Setup);
+
+public sealed record PumpResource(
+    string Id, string Tag, string Name, string Duty, PumpDto Pump, SetupDto Setup, int Version,
+    [property: Description("what stands on and around it, as entries of the catalogue ask for it")] IReadOnlyList<string> Fittings);
