@@ -4,7 +4,7 @@ using MildHunch.Web.Tests;
 namespace MildHunch.Browser.Tests;
 
 /// <summary>What must hold of every screen: readable by everybody, nothing lost when small, nothing over one another.</summary>
-public class LooksTests(Product product) : IClassFixture<Product>
+public class LooksTests(Product product)
 {
     private const string Overlaps = """
         (() => { const boxes = [...document.querySelectorAll('.drawing .tag')]

@@ -10,18 +10,14 @@ namespace MildHunch.Browser.Tests;
 public sealed class Technician : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(20);
+    private readonly OneBrowser taken;
     private readonly ChromeDriver browser;
-    private readonly string profile = Directory.CreateTempSubdirectory("mild-hunch-browser-").FullName;
 
     public Technician(Product product, int width = 1280, int height = 800)
     {
         Product = product;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--disable-quic", "--no-first-run",
-            "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
-        browser = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin"), options);
+        taken = Browsers.Take();
+        browser = taken.Driver;
         Resize(width, height);
     }
 
@@ -132,12 +128,7 @@ public sealed class Technician : IDisposable
         }
     }
 
-    public void Dispose()
-    {
-        browser.Quit();
-        browser.Dispose();
-        Directory.Delete(profile, recursive: true);
-    }
+    public void Dispose() => Browsers.GiveBack(taken, Product.Http.BaseAddress!);
 
     private IWebElement Field(string label)
     {

@@ -6,7 +6,7 @@ using OpenQA.Selenium;
 namespace MildHunch.Browser.Tests;
 
 /// <summary>The pump moved by hand: what its gauge, curves and costs would do.</summary>
-public partial class WhatIfTests(Product product) : IClassFixture<Product>
+public partial class WhatIfTests(Product product)
 {
     [Fact]
     public void A_fault_that_is_tried_shows_on_the_gauge_and_in_the_cost()

@@ -4,7 +4,7 @@ using OpenQA.Selenium;
 namespace MildHunch.Browser.Tests;
 
 /// <summary>The everyday sums as they are used at the pump.</summary>
-public class WorkingsTests(Product product) : IClassFixture<Product>
+public class WorkingsTests(Product product)
 {
     [Fact]
     public void A_bucket_becomes_a_reading_of_a_case()

@@ -4,7 +4,7 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests;
 
 /// <summary>Cases on a real SQLite file over real HTTP.</summary>
-public class CaseTests(Product product) : IClassFixture<Product>
+public class CaseTests(Workshop product)
 {
     [Fact]
     public async Task Tell_undo_redo()

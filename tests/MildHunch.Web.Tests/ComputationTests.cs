@@ -5,7 +5,7 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests;
 
 /// <summary>Stateless computation: what it answers, and what it refuses.</summary>
-public class ComputationTests(Product product) : IClassFixture<Product>
+public class ComputationTests(Product product)
 {
     [Fact]
     public async Task Diagnosis_has_the_promised_shape()

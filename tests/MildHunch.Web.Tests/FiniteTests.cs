@@ -6,7 +6,7 @@ using static MildHunch.Web.Tests.Product;
 namespace MildHunch.Web.Tests;
 
 /// <summary>Whatever is asked, the answer is a refusal or finite figures: a response never breaks off.</summary>
-public class FiniteTests(Product product) : IClassFixture<Product>
+public class FiniteTests(Product product)
 {
     private static readonly string[] Arrangements = ["crank-plunger", "flow-through", "axial", "twin-piston", "intensifier"];
     private static readonly string[] Controls = ["unloader", "regulator", "auto-stop", "relief", "none"];

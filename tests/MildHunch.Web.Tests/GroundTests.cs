@@ -12,7 +12,7 @@ using static MildHunch.Web.Tests.Product;
 namespace MildHunch.Web.Tests;
 
 /// <summary>What went wrong once when the product was attacked over HTTP, started after a kill, or called by another name.</summary>
-public class GroundTests(Product product) : IClassFixture<Product>
+public class GroundTests(Workshop product)
 {
     [Fact]
     public async Task A_foreign_name_is_not_answered()

@@ -1,7 +1,7 @@
 namespace MildHunch.Web.Tests;
 
 /// <summary>The client's types are generated from client/openapi.json, so that file must be what is served.</summary>
-public class InterfaceDocumentTests(Product product) : IClassFixture<Product>
+public class InterfaceDocumentTests(Product product)
 {
     [Fact]
     public async Task The_committed_interface_document_is_the_served_one()

@@ -6,7 +6,7 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests;
 
 /// <summary>The pump in numbers over HTTP: simulation, wider expectation, curves, nameplate, everyday sums, tables.</summary>
-public class ModelTests(Product product) : IClassFixture<Product>
+public class ModelTests(Product product)
 {
     private static JsonObject Question() => new() { ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
 

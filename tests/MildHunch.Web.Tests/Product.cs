@@ -6,8 +6,10 @@ using Microsoft.AspNetCore.Mvc.Testing;
 namespace MildHunch.Web.Tests;
 
 /// <summary>The product on a real port with a real SQLite file in a folder of its own.</summary>
-public sealed class Product : WebApplicationFactory<Program>
+public class Product : WebApplicationFactory<Program>
 {
+    // The demo as it ships, filled once: every other product begins with a copy of it.
+    private static readonly Lazy<string> Shipped = new(Fill);
     private readonly string folder;
     private readonly bool keep;
 
@@ -21,6 +23,9 @@ public sealed class Product : WebApplicationFactory<Program>
         keep = folder is not null;
         this.folder = folder ?? Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         Demo = demo;
+        if (demo && !keep)
+            foreach (var file in Directory.EnumerateFiles(Shipped.Value))
+                File.Copy(file, Path.Combine(this.folder, Path.GetFileName(file)));
         UseKestrel(0);
         StartServer();
         Http = CreateClient();
@@ -109,6 +114,14 @@ public sealed class Product : WebApplicationFactory<Program>
     /// <summary>Id of the open demo case of this pump.</summary>
     public async Task<string> CaseOf(string tag) =>
         (await Get("/api/cases")).AsArray().First(c => c!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
+
+    private static string Fill()
+    {
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-demo-").FullName;
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(folder, recursive: true);
+        using (new Product(true, folder))
+            return folder;
+    }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {

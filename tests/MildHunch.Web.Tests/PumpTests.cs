@@ -3,7 +3,7 @@ using System.Text.Json.Nodes;
 
 namespace MildHunch.Web.Tests;
 
-public class PumpTests(Product product) : IClassFixture<Product>
+public class PumpTests(Workshop product)
 {
     private static JsonObject Request(string tag) =>
         new() { ["tag"] = tag, ["name"] = "Triplex", ["duty"] = "Trial", ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };

@@ -1,7 +1,7 @@
 namespace MildHunch.Web.Tests;
 
 /// <summary>The demo shop as it is filled, nothing added.</summary>
-public class StoryTests(Product product) : IClassFixture<Product>
+public class StoryTests(Product product)
 {
     /// <summary>
     /// The eight stories of the demo setting come out by themselves; where two things are wrong, the second stands among the first
