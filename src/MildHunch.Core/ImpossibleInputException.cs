@@ -1,6 +1,6 @@
 namespace MildHunch.Core;
 
-/// <summary>Input that cannot be, told in trade words: which field, what was given, what is accepted.</summary>
+/// <summary>Input that cannot be, in trade words: which field, what was given, what is accepted.</summary>
 public sealed class ImpossibleInputException(string field, string value, string accepted)
     : Exception($"{field}: {value} is not possible. Accepted: {accepted}.")
 {

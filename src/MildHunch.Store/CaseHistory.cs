@@ -3,7 +3,7 @@ namespace MildHunch.Store;
 /// <summary>Reads and moves along the changes of a case: what stands now, undo, redo. Works on a case loaded whole.</summary>
 public static class CaseHistory
 {
-    /// <summary>Entries that stand now, in the order in which they were told.</summary>
+    /// <summary>Entries that stand now, in the order in which they were entered.</summary>
     public static IReadOnlyList<T> InForce<T>(this CaseEntity entity, IEnumerable<T> entries)
         where T : EntryEntity
     {
@@ -19,7 +19,7 @@ public static class CaseHistory
     /// <summary>The change that undo would take back; null when there is none.</summary>
     public static ChangeEntity? ToUndo(this CaseEntity entity) => entity.Changes.Where(c => !c.Undone && c.Number > 1).MaxBy(c => c.Number);
 
-    /// <summary>The change that redo would bring back; null when there is none, or something was told since.</summary>
+    /// <summary>The change that redo would bring back; null when there is none, or something was entered since.</summary>
     public static ChangeEntity? ToRedo(this CaseEntity entity) =>
         entity.Changes.Where(c => c is { Undone: true, Abandoned: false }).MinBy(c => c.Number);
 

@@ -94,7 +94,7 @@ public sealed class ChangeEntity
 
     public bool Undone { get; set; }
 
-    /// <summary>Undone, and something else told since: it can no longer be brought back by redo.</summary>
+    /// <summary>Undone, and something else entered since: it can no longer be brought back by redo.</summary>
     public bool Abandoned { get; set; }
 }
 
@@ -153,7 +153,7 @@ public sealed class CueEntity : EntryEntity
     public string? SeenAt { get; init; }
 }
 
-/// <summary>Anything else that is told: complaint, stage, notes, history, what was found.</summary>
+/// <summary>Anything else that is noted: complaint, stage, notes, history, what was found.</summary>
 public sealed class FactEntity : EntryEntity
 {
     public required string Name { get; init; }

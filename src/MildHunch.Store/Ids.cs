@@ -5,7 +5,7 @@ namespace MildHunch.Store;
 
 /// <summary>
 /// Identifiers that sort by time, also within one millisecond: milliseconds, a running number, and chance, so that what was
-/// told in one breath keeps its order.
+/// entered in one breath keeps its order.
 /// </summary>
 public static class Ids
 {

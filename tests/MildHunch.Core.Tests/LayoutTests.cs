@@ -57,9 +57,9 @@ public partial class LayoutTests
     [Fact]
     public void No_line_is_longer_than_it_reads()
     {
-        foreach (var file in Repository.Sources())
-            File.ReadLines(file).Select((line, i) => (line, Number: i + 1)).Where(l => l.line.Length > MostLetters).Select(l => l.Number)
-                .ShouldBeEmpty(file);
+        var root = Repository.Root();
+        Repository.Sources().SelectMany(file => File.ReadLines(file).Index().Where(l => l.Item.Length > MostLetters)
+            .Select(l => $"{Path.GetRelativePath(root, file)}:{l.Index + 1}")).ShouldBeEmpty();
     }
 
     private static string Namespace(string folder) => folder.Length == 0 ? "MildHunch.Core" : $"MildHunch.Core.{folder}";

@@ -21,6 +21,7 @@ public class CaseSequenceTests(Workshop product)
         Close,
     }
 
+    private readonly Dictionary<string, string> versions = [];
     private static readonly string[] Controls = ["unloader", "regulator", "none", "auto-stop"];
 
     [Fact]
@@ -185,11 +186,19 @@ public class CaseSequenceTests(Workshop product)
         return (id, made!["id"]!.GetValue<string>());
     }
 
-    private async Task<HttpStatusCode> Tell(string id, JsonObject change) =>
-        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Version($"/api/cases/{id}"))).Response.StatusCode;
+    private Task<HttpStatusCode> Tell(string id, JsonObject change) => Post($"/api/cases/{id}", "changes", change);
 
-    private async Task<HttpStatusCode> Step(string id, string step) =>
-        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/{step}", null, await Version($"/api/cases/{id}"))).Response.StatusCode;
+    private Task<HttpStatusCode> Step(string id, string step) => Post($"/api/cases/{id}", step, null);
+
+    // What a change answers says under which version the next one goes.
+    private async Task<HttpStatusCode> Post(string path, string what, JsonObject? body)
+    {
+        if (!versions.TryGetValue(path, out var version))
+            version = await Version(path);
+        var (response, _) = await product.Send(HttpMethod.Post, $"{path}/{what}", body, version);
+        versions[path] = response.IsSuccessStatusCode ? response.Headers.ETag!.Tag : version;
+        return response.StatusCode;
+    }
 
     private async Task Correct(string id, int cylinders, string control)
     {

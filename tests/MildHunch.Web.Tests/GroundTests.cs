@@ -12,7 +12,7 @@ using static MildHunch.Web.Tests.Product;
 namespace MildHunch.Web.Tests;
 
 /// <summary>What went wrong once when the product was attacked over HTTP, started after a kill, or called by another name.</summary>
-public class GroundTests(Workshop product)
+public class GroundTests(Workshop product, Product shipped)
 {
     [Fact]
     public async Task A_foreign_name_is_not_answered()
@@ -233,12 +233,12 @@ public class GroundTests(Workshop product)
     [Fact]
     public async Task The_list_comes_in_pages()
     {
-        var (first, whole) = await product.Send(HttpMethod.Get, "/api/cases");
+        var (first, whole) = await shipped.Send(HttpMethod.Get, "/api/cases");
         var all = int.Parse(first.Headers.GetValues("X-Total-Count").Single(), System.Globalization.CultureInfo.InvariantCulture);
         whole!.AsArray().Count.ShouldBe(all);
         var paged = new List<string>();
         for (var skip = 0; skip < all; skip += 2)
-            paged.AddRange((await product.Get($"/api/cases?skip={skip}&take=2")).AsArray().Select(c => c!["id"]!.GetValue<string>()));
+            paged.AddRange((await shipped.Get($"/api/cases?skip={skip}&take=2")).AsArray().Select(c => c!["id"]!.GetValue<string>()));
         paged.ShouldBe(whole.AsArray().Select(c => c!["id"]!.GetValue<string>()));
         (await product.Send(HttpMethod.Get, "/api/cases?take=0")).Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
     }

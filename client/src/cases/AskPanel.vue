@@ -40,7 +40,7 @@ function toggle(id: string, excludes: string[]) {
   <section class="ask" aria-label="Ask">
     <h2>Ask</h2>
     <StageNote :data="data" name="complaint" label="What is wrong?" :tell="tell" />
-    <p class="quiet">Told {{ when(data.openedAt) }}.</p>
+    <p class="quiet">Reported {{ when(data.openedAt) }}.</p>
     <h2>What happened before?</h2>
     <div class="chips" role="group" aria-label="History">
       <button

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { ChangeRequest, Figure, JudgedCase } from '@/shared/api/client';
-import { knowledgeOf } from '@/shared/api/fits';
-import { useKnowledge } from '@/shared/api/useKnowledge';
+import { usePumpKnowledge } from '@/shared/api/useKnowledge';
 import { useKeys } from '@/shared/keys/useKeys';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
@@ -30,8 +29,7 @@ import { useCase } from './useCase';
 const props = defineProps<{ id: string }>();
 const access = useCase(props.id);
 const { data, error, trouble, busy } = access;
-const { data: all } = useKnowledge();
-const knowledge = computed(() => all.value && data.value && knowledgeOf(all.value, data.value.pump));
+const { data: knowledge } = usePumpKnowledge(() => data.value?.pump);
 const judged = computed(() => (data.value?.diagnosis ? (data.value as JudgedCase) : undefined));
 const editor = ref<InstanceType<typeof PlaceEditor>>();
 const chosen = ref<Spot>();
@@ -61,7 +59,7 @@ function working(id: string) {
   const diagnosis = data.value?.diagnosis;
   const read = diagnosis?.comparisons.find((c) => c.quantity === id);
   const computed = diagnosis?.expectation.find((f) => f.id === id);
-  // Speed and nozzle are believed, not computed: what was told stands against what was read.
+  // Speed and nozzle are believed, not computed: what was entered stands against what was read.
   figure.value = computed && id !== 'speed' ? computed : read && comparisonFigure(read);
 }
 

@@ -3,7 +3,7 @@ import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client
 import { range } from '@/shared/format';
 import StageNote from './StageNote.vue';
 
-/** All that was told so far, and what nobody has measured yet. */
+/** All that was noted so far, and what nobody has measured yet. */
 const props = defineProps<{
   data: CaseResource;
   knowledge: Knowledge;
@@ -27,7 +27,7 @@ const inVain = () =>
 
 <template>
   <section class="measure" aria-label="Measure">
-    <h2>Told so far</h2>
+    <h2>Noted so far</h2>
     <ul>
       <li v-for="r in data.readings" :key="r.id">
         <span>{{ nameOf(r.quantity) }}</span>

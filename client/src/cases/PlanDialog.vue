@@ -4,7 +4,7 @@ import { ref, watch } from 'vue';
 import { api, inWords, taken, type JudgedCase, type Schemas } from '@/shared/api/client';
 import PlanTree from './PlanTree.vue';
 
-/** The next three checks as a tree, worked out for what is told now. */
+/** The next three checks as a tree, worked out for what is noted now. */
 const visible = defineModel<boolean>('visible', { required: true });
 const props = defineProps<{ data: JudgedCase }>();
 

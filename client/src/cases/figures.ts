@@ -12,7 +12,7 @@ function worked(id: string, name: string, value: Figure['value'], working: Figur
 
 /** How a suspect's share comes about: where it started, and what each piece of evidence did to its odds. */
 export function suspectFigure(suspect: Suspect): Figure {
-  const inputs: Input[] = [{ symbol: '', name: 'before anything was told', value: percent(suspect.prior) }];
+  const inputs: Input[] = [{ symbol: '', name: 'before anything was noted', value: percent(suspect.prior) }];
   for (const e of suspect.evidence) inputs.push({ symbol: '', name: e.text, value: `${signed(e.decibans, 2)} dB` });
   if (suspect.togetherDecibans !== 0)
     inputs.push({
@@ -46,10 +46,10 @@ export function comparisonFigure(c: Schemas['ComparisonDto']): Figure {
     c.name,
     c.expected,
     {
-      formula: 'As the pump was told',
-      equation: 'σ away = (read − told) / √(σ told² + σ read²)',
+      formula: 'As the pump was set up',
+      equation: 'σ away = (read − believed) / √(σ believed² + σ read²)',
       inputs: [
-        { symbol: '', name: 'told with the pump', value: quantity(c.expected, 4) },
+        { symbol: '', name: 'believed of the pump', value: quantity(c.expected, 4) },
         { symbol: '', name: 'read', value: quantity(c.read, 4) },
         { symbol: '', name: 'away', value: `${signed(c.sigmas, 2)} σ` },
       ],

@@ -218,14 +218,12 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
   };
 }
 
-const anywhere = { requires: [], arrangements: [], fitted: [] };
 const answer = (id: string, healthy: boolean, at = 'none', place: string | null = null) => ({
   id,
   text: id,
   healthy,
   at,
   place,
-  ...anywhere,
 });
 const cue = (id: string, place: string, answers: Knowledge['cues'][number]['answers'], kind = 'choice') => ({
   id,
@@ -235,17 +233,13 @@ const cue = (id: string, place: string, answers: Knowledge['cues'][number]['answ
   kind,
   reveals: id.startsWith('found'),
   answers,
-  ...anywhere,
 });
 
 export const knowledge: Knowledge = {
   cues: [
     cue('needle', 'gauge', [answer('steady', true), answer('swings', false)]),
     cue('cap-listen', 'caps', [answer('alike', true), answer('hisses', false, 'cavity')]),
-    {
-      ...cue('found-unloader', 'control', [answer('good', true), answer('seat', false)]),
-      requires: ['unloader'],
-    },
+    cue('found-unloader', 'control', [answer('good', true), answer('seat', false)]),
     cue('found-inlet-valves', 'caps', [answer('good', true), answer('bad', false, 'cylinder')]),
     cue(
       'leak-at',
@@ -265,17 +259,13 @@ export const knowledge: Knowledge = {
       name: 'Pressure at the head',
       place: 'gauge',
       units: ['bar', 'psi'],
-      arrangements: [],
-      fitted: [],
     },
-    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [], fitted: [] },
+    { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] },
     {
       id: 'stroke-left',
       name: 'A stroke of the left end',
       place: 'crank',
       units: ['s'],
-      arrangements: ['intensifier'],
-      fitted: [],
     },
   ],
   contexts: [],

@@ -10,14 +10,12 @@ import PlanTree from './PlanTree.vue';
 import ReadingField from './ReadingField.vue';
 import SuspectList from './SuspectList.vue';
 
-const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'], arrangements: [], fitted: [] };
+const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] };
 const pressure = {
   id: 'discharge-pressure',
   name: 'Pressure at the head',
   place: 'gauge',
   units: ['bar', 'psi'],
-  arrangements: [],
-  fitted: [],
 };
 const button = (
   wrapper: { findAll: (s: string) => { text: () => string; trigger: (e: string) => Promise<void> }[] },
@@ -124,9 +122,6 @@ describe('hours since new', () => {
         how: '',
         zero: '',
         one: '',
-        requires: [],
-        arrangements: [],
-        fitted: [],
       },
     ],
   };

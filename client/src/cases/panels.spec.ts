@@ -185,7 +185,7 @@ describe('the next check', () => {
 });
 
 describe('a reading', () => {
-  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'], arrangements: [], fitted: [] };
+  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'] };
 
   it('keeps what is no number and says what would be one', async () => {
     const field = mount(ReadingField, { props: { what } });

@@ -3,7 +3,7 @@ import type { Stage } from './stages';
 
 type Told = Pick<CaseResource, 'readings' | 'cues'>;
 
-/** True once anything was read or seen after a mend: what was told before no longer counts with it. */
+/** True once anything was read or seen after a mend: what was noted before no longer counts with it. */
 export const isMended = (told: Told): boolean => [...told.readings, ...told.cues].some((t) => t.at === 'after');
 
 /** What is read and seen while proving, and ever after, was so after the mend. */

@@ -8,7 +8,7 @@ const props = defineProps<{ plate: Plate; problems: Record<string, string> }>();
 // The form's own object, never replaced.
 const plate = props.plate;
 const rated = computed(() => ['nozzle', 'process'].includes(plate.outletKind));
-/** What the strength of a liquid is called, and what counts until it is told. */
+/** What the strength of a liquid is called, and what counts until it is entered. */
 const strength: Record<string, [string, string]> = {
   seawater: ['Salt, g/kg', '35'],
   brine: ['Salt, % by mass', '10'],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Figure, PumpResource, Quantity, Schemas } from '@/shared/api/client';
-import { useKnowledge } from '@/shared/api/useKnowledge';
+import { usePumpKnowledge } from '@/shared/api/useKnowledge';
 import { digits, percent, quantity, signed } from '@/shared/format';
 import SliderField from './SliderField.vue';
 import { faultsOf, type WhatIf } from './whatIf';
@@ -16,8 +16,8 @@ const props = defineProps<{
   trouble: string;
 }>();
 defineEmits<{ reset: []; open: [figure: Figure] }>();
-const knowledge = useKnowledge();
-const faults = computed(() => (knowledge.data.value ? faultsOf(knowledge.data.value, props.pump) : []));
+const knowledge = usePumpKnowledge(() => props.pump);
+const faults = computed(() => (knowledge.data.value ? faultsOf(knowledge.data.value) : []));
 const known = (id: string) => faults.value.find((f) => f.id === id);
 const speed = computed(() => props.running ?? props.pump.setup.speed);
 const length = computed(() => props.pump.setup.inlet?.run?.length);

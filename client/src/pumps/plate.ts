@@ -127,7 +127,7 @@ const numberFields: Record<string, TypedKey> = {
   'setup.inlet.run.fittings': 'inletFittings',
   'setup.outlet.fittings': 'outletFittings',
 };
-/** Told in per cent, sent as a share. */
+/** Entered in per cent, sent as a share. */
 const droopField = 'setup.drive.droop';
 
 /** Fields that hold something that is no number, by field of the request. Empty ones are the server's to judge. */
@@ -255,12 +255,12 @@ export function fromResource(resource: PumpResource): Plate {
   const plate = emptyPlate();
   const { pump, setup } = resource;
   for (const [path, key] of Object.entries(quantityFields)) {
-    const told = at(resource, path) as Quantity | null | undefined;
-    if (told) plate[key] = { text: forField(told.value, 12), unit: told.unit };
+    const known = at(resource, path) as Quantity | null | undefined;
+    if (known) plate[key] = { text: forField(known.value, 12), unit: known.unit };
   }
   for (const [path, key] of Object.entries(numberFields)) {
-    const told = at(resource, path);
-    if (typeof told === 'number') plate[key].text = forField(told, 12);
+    const known = at(resource, path);
+    if (typeof known === 'number') plate[key].text = forField(known, 12);
   }
   const droop = setup.drive?.droop;
   // 0.035 times a hundred is not quite 3.5.

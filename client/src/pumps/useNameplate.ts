@@ -17,7 +17,7 @@ export function useNameplate(plate: Plate) {
       plateResult.value = result;
       note.value = result.doubt ?? result.workedOut ?? '';
     } catch (error) {
-      // Half a plate is no mistake yet: it is only told when it is stored.
+      // Half a plate is no mistake yet: it is only reported when it is stored.
       if (mine === asked && error instanceof Refusal) [plateResult.value, note.value] = [undefined, ''];
     }
   }

@@ -1,5 +1,4 @@
 import type { Knowledge, PumpResource, Quantity, Schemas } from '@/shared/api/client';
-import { fits } from '@/shared/api/fits';
 
 /** A fault tried on a pump. */
 export interface TriedFault {
@@ -67,6 +66,6 @@ export function whatIfBody(resource: PumpResource, tried: WhatIf, running = reso
   };
 }
 
-/** Faults that this pump can have, in the words of the catalogue. */
-export const faultsOf = (knowledge: Knowledge, resource: PumpResource): Knowledge['faults'] =>
-  knowledge.faults.filter((f) => f.id !== 'no-fault' && fits(f, resource, f.location !== 'none'));
+/** Faults to try, in the words of the catalogue. */
+export const faultsOf = (knowledge: Knowledge): Knowledge['faults'] =>
+  knowledge.faults.filter((f) => f.id !== 'no-fault');

@@ -1,4 +1,4 @@
-/** Probabilities and figures as they are told everywhere. */
+/** Probabilities and figures as they are shown everywhere. */
 
 /** Whole per cents, never 0 and never 100. */
 export function percent(probability: number): string {

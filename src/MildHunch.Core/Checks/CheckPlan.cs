@@ -36,12 +36,12 @@ internal sealed class CheckPlan(Workbench bench, Limits limits)
             return null;
         var check = checks.First(c => c.Check == stop.BestCheck);
         // Bands of a reading stay in the order of the scale; of many answers the likeliest are followed.
-        CheckAnswer[] told = check.Check.Reading is not null
+        CheckAnswer[] followed = check.Check.Reading is not null
             ? [.. check.Answers]
             : [.. check.Answers.OrderByDescending(a => a.Probability).Take(MostBranches)];
         return new PlanStep(
             check.Check, check.Question, check.Check.AllMinutes,
-            [.. told.Select(a => Branch(a, posterior, [.. before, new Supposed(check.Check, a)]))]);
+            [.. followed.Select(a => Branch(a, posterior, [.. before, new Supposed(check.Check, a)]))]);
     }
 
     private PlanBranch Branch(CheckAnswer answer, Posterior posterior, IReadOnlyList<Supposed> before)

@@ -11,7 +11,7 @@ namespace MildHunch.Core.Checks;
 
 /// <summary>From evidence to a verdict (docs/trade.md, Verdict). Pure: the same question has the same answer.</summary>
 /// <param name="catalogue">What is known of faults, cues and checks.</param>
-/// <param name="modelOf">The model that foretells readings; the steady balance unless told.</param>
+/// <param name="modelOf">The model that predicts readings; the steady balance where none is given.</param>
 public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null)
 {
     private readonly PreparedPumps prepared = new(catalogue, modelOf ?? ((pump, setup) => new OperatingPointSolver(pump, setup)));
@@ -23,9 +23,8 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
     public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, CaseEvidence.None);
 
-    /// <summary>
-    /// Ranks everything that could explain the evidence. Throws <see cref="ImpossibleInputException"/> for evidence that cannot be.
-    /// </summary>
+    /// <summary>Ranks everything that could explain the evidence.</summary>
+    /// <exception cref="ImpossibleInputException">Evidence that cannot be.</exception>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
         var bench = Lay(pump, setup, ref evidence, limits);
@@ -51,15 +50,16 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
     }
 
     /// <summary>
-    /// The next three checks as a small tree; null where opening beats testing already. Throws as <see cref="Diagnose"/>.
+    /// The next three checks as a small tree; null where opening beats testing already.
     /// </summary>
+    /// <exception cref="ImpossibleInputException">Evidence or limits that cannot be.</exception>
     public PlanStep? Plan(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
         var bench = Lay(pump, setup, ref evidence, limits);
         return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
     }
 
-    // Checked as it was told; answers then go by the names they have now, and those that count as nothing are left out.
+    // Checked as it was entered; answers then go by the names they have now, and those that count as nothing are left out.
     private Workbench Lay(ReciprocatingPump pump, Setup setup, ref CaseEvidence evidence, Limits? limits)
     {
         limits?.Check(catalogue);

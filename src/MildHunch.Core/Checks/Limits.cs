@@ -21,7 +21,8 @@ public sealed record Limits(
         !(KeepRunning && check.Stops) && !(Apprentice && check.Skilled) && !(check.AllMinutes > MostMinutes)
         && !check.Needs.Any(Without.Contains) && !check.Hazards.Any(h => Avoid?.Contains(h) == true);
 
-    /// <summary>Throws <see cref="ImpossibleInputException"/> for a tool or hazard nobody knows.</summary>
+    /// <summary>Checks that the catalogue knows all that is named.</summary>
+    /// <exception cref="ImpossibleInputException">A tool or hazard nobody knows.</exception>
     public void Check(Catalogue catalogue)
     {
         foreach (var tool in Without)

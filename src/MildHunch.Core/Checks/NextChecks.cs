@@ -34,7 +34,8 @@ internal sealed class NextChecks
         (this.bench, this.posterior, this.limits, this.supposed) = (bench, posterior, limits, supposed ?? []);
         stopped = bench.Case.StopNow.Count > 0
             || StopSigns.In(
-                bench.Case.Catalogue, [.. bench.Case.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
+                bench.Case.Catalogue,
+                [.. bench.Case.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
         predicted = new PredictedAnswers(bench, posterior, this.supposed.Count > 0);
         ranking = new Ranking(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
@@ -109,8 +110,9 @@ internal sealed class NextChecks
     // What only makes sense after some answer, or where another check cannot be done.
     private bool Called(Check check) =>
         check.Proved.All(any => bench.Case.Items.Any(i => any.Contains(i.Cue?.Cue ?? i.Reading!.What.Id)))
-        && (check.After is not { } after || bench.Case.Items.Any(i => i.Cue is { } told && told.Cue == after.Cue && told.Answer == after.Answer))
-        && (check.InsteadOf is not { } other || (bench.Case.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
+        && (check.After is not { } after || bench.Case.Items.Any(i => i.Cue?.Cue == after.Cue && i.Cue?.Answer == after.Answer))
+        && (check.InsteadOf is not { } other
+            || (bench.Case.Catalogue.Check(other) is { } first && !limits.Allow(first) && !Answered(first)));
 
     private NextCheck Try(Check check)
     {

@@ -7,7 +7,8 @@ namespace MildHunch.Core.Evidence;
 /// <summary>Which readings are taken: those a set-up can have, within what any pump of the trade shows.</summary>
 internal static class AcceptedReadings
 {
-    /// <summary>Throws <see cref="ImpossibleInputException"/> for a quantity that this set-up does not have.</summary>
+    /// <summary>Checks that a quantity is there to be read.</summary>
+    /// <exception cref="ImpossibleInputException">A quantity that this set-up does not have.</exception>
     public static void CheckThere(string quantity, ReciprocatingPump pump, Setup setup, string field)
     {
         if (Readable.On(quantity, pump, setup))
@@ -22,7 +23,7 @@ internal static class AcceptedReadings
         {
             "discharge-pressure" or "gun-pressure" => (-1e5, 6.5e8, "−1 to 6500 bar"),
             "swing" => (0, 6.5e8, "0 to 6500 bar"),
-            "speed" => (0.6 / 60, 100, "0.6 to 6000 rpm; a pump that stands still tells nothing of its valves"),
+            "speed" => (0.6 / 60, 100, "0.6 to 6000 rpm; a pump that stands still says nothing of its valves"),
             "inlet-pressure" => (-1.02e5, 2e6, "−1.02 to 20 bar"),
             "nozzle-orifice" => (5e-5, 0.1, "0.05 to 100 mm"),
             _ => (0.0, 1, "0 to 60 000 L/min"),

@@ -20,19 +20,19 @@ public enum Mend
 
 /// <summary>A number as it was taken, before anything is made of it.</summary>
 /// <param name="What">Name of an observable, or of something read beside them: <see cref="TakenQuantities.All"/>.</param>
-/// <param name="To">Upper end, where a range was told: "28 to 46".</param>
-/// <param name="Source">What it is called by whoever told it.</param>
+/// <param name="To">Upper end, where a range was read: "28 to 46".</param>
+/// <param name="Source">What it is called by whoever entered it.</param>
 /// <param name="Field">The field to name in a refusal, where that is not the source.</param>
 public sealed record TakenReading(
     string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source, string? Field = null)
 {
-    /// <summary>Middle of a range, SI; the value itself where none was told.</summary>
+    /// <summary>Middle of a range, SI; the value itself where none was read.</summary>
     public double Middle => To is { } to ? (Value.Si + to.Si) / 2 : Value.Si;
 }
 
 /// <summary>
 /// Readings as they are really taken become evidence: a range is a mean and a swing, a gauge off zero is corrected and
-/// told, strokes left and right say which end is fast, what was read before a mend no longer counts after it.
+/// noted, strokes left and right say which end is fast, what was read before a mend no longer counts after it.
 /// </summary>
 public static class AsTaken
 {
@@ -43,7 +43,7 @@ public static class AsTaken
     // A stroke by the watch, several timed in a row (common practice, no source).
     private const double WatchShare = 0.03;
 
-    // A supply is warmer than told by more than a thermometer and the day make of it; a motor's efficiency and power factor
+    // A supply is warmer than noted by more than a thermometer and the day make of it; a motor's efficiency and power factor
     // at part load are known to a quarter (both common practice, no source).
     private const double WarmerK = 8;
     private const double LoadShare = 0.25;
@@ -157,7 +157,7 @@ public static class AsTaken
         bool Open(string cue) => cues.All(c => c.Cue != cue);
         TakenReading? Last(string what) => taken.LastOrDefault(t => t.What == what);
 
-        // A gauge that is off is no longer a suspect: it is known, corrected and told.
+        // A gauge that is off is no longer a suspect: it is known, corrected and said.
         if (rest is { } off && Math.Abs(off) <= Clear * dial && Open("gauge-after-venting"))
             yield return new CueFact("gauge-after-venting", "zero", Source: Last(AtRest)!.Source);
         if (Last(Fall) is { } fall && Open("closed-outlet"))

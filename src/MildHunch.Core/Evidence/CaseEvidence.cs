@@ -7,13 +7,13 @@ namespace MildHunch.Core.Evidence;
 /// <summary>A number read at the pump.</summary>
 /// <param name="What">What was read.</param>
 /// <param name="Value">How much, SI inside.</param>
-/// <param name="Sigma">One sigma in SI when the technician told it.</param>
+/// <param name="Sigma">One sigma in SI when the technician gave it.</param>
 /// <param name="Unit">The unit in which it was read, for telling it again.</param>
-/// <param name="Source">What it is called by whoever told it, where that is not its place in the list.</param>
+/// <param name="Source">What it is called by whoever entered it, where that is not its place in the list.</param>
 public sealed record Reading(Observable What, Amount Value, double? Sigma = null, Unit? Unit = null, string? Source = null)
 {
     /// <summary>The unit to tell it in.</summary>
-    public Unit Told => Unit ?? Units.Preferred(What.Kind);
+    public Unit ReadIn => Unit ?? Units.Preferred(What.Kind);
 }
 
 /// <summary>When something drips.</summary>
@@ -55,7 +55,7 @@ public sealed record CaseEvidence(IReadOnlyList<Reading> Readings, IReadOnlyList
     /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
     public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();
 
-    /// <summary>What was put right in the readings, to be told beside the verdict.</summary>
+    /// <summary>What was put right in the readings, to be shown beside the verdict.</summary>
     public IReadOnlyList<EvidenceNote> Notes { get; init; } = [];
 
     /// <summary>Cues and quantities that were tried and could not be had: no evidence, but not asked for again.</summary>

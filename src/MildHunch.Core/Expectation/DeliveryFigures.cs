@@ -30,12 +30,13 @@ internal sealed class DeliveryFigures(FigureContext c)
             new("ηv", "volumetric efficiency", Percent(c.Point.DisplacedFlow / c.TheoreticalFlow(c.Point)))],
         Displacement));
 
-    public Figure Pressure() => c.Of("discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, p => p.PressurePa, new Working(
-        "Nozzle and control solved with the pump", "Σ qₖ(p) = Kn · √(p/F) + bypass(p)",
-        [
-            Flow("Σ qₖ", "delivered", c.Point.SupplyFlow), c.Nozzle(), .. c.Setting(),
-            new("F", "mean of a pulsating pressure over a steady one", Quantity.Digits(MeanFactor(c.Point), 4))],
-        Orifice));
+    public Figure Pressure() => c.Of(
+        "discharge-pressure", "Pressure at the head", QuantityKind.GaugePressure, p => p.PressurePa, new Working(
+            "Nozzle and control solved with the pump", "Σ qₖ(p) = Kn · √(p/F) + bypass(p)",
+            [
+                Flow("Σ qₖ", "delivered", c.Point.SupplyFlow), c.Nozzle(), .. c.Setting(),
+                new("F", "mean of a pulsating pressure over a steady one", Quantity.Digits(MeanFactor(c.Point), 4))],
+            Orifice));
 
     public Figure Swing() => c.Of("swing", "Swing of the pressure, peak to peak", QuantityKind.GaugePressure, p => p.SwingPa, new Working(
         "One-volume pressure cycle", "C · dp/dt = Q(θ) − Kn · √p",
@@ -65,9 +66,10 @@ internal sealed class DeliveryFigures(FigureContext c)
 
     public Figure RippleBelow() => Ripple("ripple-below", "Healthy ripple below the mean", c.Ripple.BelowMean);
 
-    public Figure PressureAtNozzle() => c.Of("gun-pressure", "Pressure at the nozzle", QuantityKind.GaugePressure, p => p.GunPa, new Working(
-        "Loss in the line", "p gun = p − R · Q²", [c.Pressure(), Flow("Q", "through the line", c.Point.NozzleFlow), Line()],
-        "Darcy-Weisbach with Colebrook's factor"));
+    public Figure PressureAtNozzle() => c.Of(
+        "gun-pressure", "Pressure at the nozzle", QuantityKind.GaugePressure, p => p.GunPa, new Working(
+            "Loss in the line", "p gun = p − R · Q²", [c.Pressure(), Flow("Q", "through the line", c.Point.NozzleFlow), Line()],
+            "Darcy-Weisbach with Colebrook's factor"));
 
     public Figure Outside() => c.Flow("outside-flow", "Runs out at weeps and leaks", p => p.OutsideFlow, new Working(
         "Leaks to the outside", "Σ g · √p", [c.Pressure()], Displacement));

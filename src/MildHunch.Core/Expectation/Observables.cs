@@ -9,7 +9,7 @@ namespace MildHunch.Core.Expectation;
 /// <param name="Name">In words.</param>
 /// <param name="Kind">What is measured.</param>
 /// <param name="Read">What a pump at this operating point shows, the gauge being out by a factor.</param>
-/// <param name="Place">Where on the drawing it is told.</param>
+/// <param name="Place">Where on the drawing it is entered.</param>
 public sealed record Observable(
     int Index, string Id, string Name, QuantityKind Kind, string Place, Func<OperatingPoint, double, double> Read);
 

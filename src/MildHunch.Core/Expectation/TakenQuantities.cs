@@ -14,7 +14,7 @@ public static class TakenQuantities
     public const string StrokeRight = "stroke-right";
 
     /// <summary>
-    /// Strokes a minute of an end, as they were once told. The ends alternate, so the two are always equal: they count as nothing.
+    /// Strokes a minute of an end, as they were once entered. The ends alternate, so the two are always equal: they count as nothing.
     /// </summary>
     public const string StrokesLeft = "strokes-left";
     /// <summary>The same of the right end.</summary>

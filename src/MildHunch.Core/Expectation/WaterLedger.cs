@@ -23,7 +23,7 @@ public readonly record struct MeasuredFlow(double Flow, double Sigma);
 
 /// <summary>
 /// Where the water goes: displaced = nozzle + bypass + outside + missing (docs/trade.md, Leaks). Displaced is what a sound pump
-/// would move at this speed, Qt·ηv; what is missing is also told in cylinder shares.
+/// would move at this speed, Qt·ηv; what is missing is also given in cylinder shares.
 /// </summary>
 public sealed record WaterLedger
 {

@@ -87,9 +87,10 @@ public sealed class Catalogue
         List<StopSign>(textOf, "stop-signs.json"));
 
     /// <summary>
-    /// This catalogue with a shop's own entries: faults, cues, checks and contexts of the same id replace the ones that ship,
-    /// others are added; words are added to faults. Throws <see cref="CatalogueException"/> naming the entry.
+    /// This catalogue with a shop's own entries: faults, cues, checks and contexts of the same id replace the ones that ship, others are
+    /// added; words are added to faults.
     /// </summary>
+    /// <exception cref="CatalogueException">The file cannot be used; it names the entry.</exception>
     public Catalogue With(string text, string file)
     {
         Overlay own;

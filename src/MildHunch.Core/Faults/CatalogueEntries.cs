@@ -199,7 +199,7 @@ public sealed record CueAnswer : IOnlyWhere
     /// <summary>How often it is given where nothing speaks for it, against the other unhealthy answers.</summary>
     public double Share { get; init; } = 1;
 
-    /// <summary>Where on the drawing it is told, if not where its cue is.</summary>
+    /// <summary>Where on the drawing it is entered, if not where its cue is.</summary>
     public string? Place { get; init; }
 
     /// <inheritdoc/>
@@ -224,7 +224,7 @@ public sealed record Cue : IOnlyWhere
     /// <summary>What stands before the answer on a small tag; may be empty.</summary>
     public required string Short { get; init; }
 
-    /// <summary>Where on the drawing it is told.</summary>
+    /// <summary>Where on the drawing it is entered.</summary>
     public required string Place { get; init; }
 
     /// <summary>The question as it is put.</summary>
@@ -319,7 +319,7 @@ public sealed record Check : IOnlyWhere
     /// <summary>Not while this fault is as likely as that.</summary>
     public NotWhile? NotWhile { get; init; }
 
-    /// <summary>What must have been told before, one cue or quantity of each group.</summary>
+    /// <summary>What must have been entered before, one cue or quantity of each group.</summary>
     public IReadOnlyList<IReadOnlyList<string>> Proved { get; init; } = [];
 
     /// <summary>True where the plant has to stop for it.</summary>
@@ -394,5 +394,5 @@ public sealed record Context
     public required IReadOnlyDictionary<string, double> Multiply { get; init; }
 }
 
-/// <summary>A hazard, told wherever it applies.</summary>
+/// <summary>A hazard, shown wherever it applies.</summary>
 public sealed record Hazard(string Id, string Text);

@@ -197,8 +197,8 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(
             check.NotWhile is null || (catalogue.Fault(check.NotWhile.Fault) is not null && check.NotWhile.Probability is > 0 and < 1),
             file, check.Id, "notWhile needs a fault and a probability between 0 and 1");
-        foreach (var told in check.Proved.SelectMany(p => p))
-            Require(catalogue.Answerable(told), file, check.Id, $"asks first for “{told}”, which nobody can tell");
+        foreach (var asked in check.Proved.SelectMany(p => p))
+            Require(catalogue.Answerable(asked), file, check.Id, $"asks first for “{asked}”, which nobody can answer");
         Require((check.Cue is null) != (check.Reading is null), file, check.Id, "must answer one cue or give one reading");
         Require(check.Cue is null || catalogue.Cue(check.Cue) is not null, file, check.Id, $"unknown cue “{check.Cue}”");
         foreach (var reading in check.Also.Concat(check.Reading is null ? [] : [check.Reading]))

@@ -6,15 +6,14 @@ using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Faults;
 
-/// <summary>A fault laid on a pump: how bad, from 0 (barely there) to 1 (as told in the catalogue), and where.</summary>
+/// <summary>A fault laid on a pump: how bad, from 0 (barely there) to 1 (as the catalogue says), and where.</summary>
 public sealed record FaultLoad(string Fault, double Severity, int? Cylinder = null, Side? Side = null)
 {
     private const int MostLoads = 20;
 
-    /// <summary>
-    /// The condition of a pump with all of these at once. Throws <see cref="ImpossibleInputException"/> for a fault, a
-    /// severity or a place that this pump does not have, with the field under faults[i].
-    /// </summary>
+    /// <summary>The condition of a pump with all of these at once.</summary>
+    /// <exception cref="ImpossibleInputException">A fault, a severity or a place that this pump does not have, with the field under
+    /// faults[i].</exception>
     public static Condition Lay(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<FaultLoad> loads)
     {
         Guard.Within(

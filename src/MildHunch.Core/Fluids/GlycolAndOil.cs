@@ -8,7 +8,8 @@ namespace MildHunch.Core.Fluids;
 /// </summary>
 public sealed record Glycol : Liquid
 {
-    /// <summary>Glycol and water; share of glycol by volume, 0 to 0.6, else <see cref="ImpossibleInputException"/>.</summary>
+    /// <summary>Glycol and water; share of glycol by volume, 0 to 0.6.</summary>
+    /// <exception cref="ImpossibleInputException">A share outside that range.</exception>
     public Glycol(double share)
     {
         Guard.Within("glycol", share, 0, 0.6, $"{Quantity.Digits(share * 100)} %", "0 to 60 % glycol by volume");
@@ -70,7 +71,8 @@ public sealed record LightOil : Liquid
 {
     private static readonly (double Grade, double AtHundred)[] Grades = [(10, 2.6), (15, 3.4), (22, 4.3), (32, 5.4), (46, 6.8), (68, 8.7)];
 
-    /// <summary>Light oil of this viscosity grade, 10 to 68, else <see cref="ImpossibleInputException"/>.</summary>
+    /// <summary>Light oil of this viscosity grade, 10 to 68.</summary>
+    /// <exception cref="ImpossibleInputException">A grade outside that range.</exception>
     public LightOil(double grade)
     {
         Guard.Within("oil", grade, 10, 68, Quantity.Digits(grade), "a light oil of viscosity grade 10 to 68");

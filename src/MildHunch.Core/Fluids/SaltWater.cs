@@ -8,7 +8,8 @@ namespace MildHunch.Core.Fluids;
 /// </summary>
 public sealed record Seawater : Liquid
 {
-    /// <summary>Seawater of this salinity, g/kg, 0 to 42, else <see cref="ImpossibleInputException"/>.</summary>
+    /// <summary>Seawater of this salinity, g/kg, 0 to 42.</summary>
+    /// <exception cref="ImpossibleInputException">A salinity outside that range.</exception>
     public Seawater(double salinity = 35)
     {
         Guard.Within(
@@ -75,7 +76,8 @@ public sealed record Brine : Liquid
     private const double WaterMolar = 18.015;
     private const double SaltMolar = 58.443;
 
-    /// <summary>Brine of this share of salt by mass, 0 to 0.26, else <see cref="ImpossibleInputException"/>.</summary>
+    /// <summary>Brine of this share of salt by mass, 0 to 0.26.</summary>
+    /// <exception cref="ImpossibleInputException">A share outside that range.</exception>
     public Brine(double saltShare)
     {
         Guard.Within(

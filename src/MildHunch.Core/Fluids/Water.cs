@@ -57,6 +57,7 @@ public static class Water
     }
 
     /// <summary>Density at atmospheric pressure, 0 to 100 °C.</summary>
+    /// <exception cref="ImpossibleInputException">A temperature outside the range of the formula.</exception>
     public static Density Density(Temperature temperature)
     {
         if (temperature.In(Units.Celsius) is not (>= 0 and <= 100))

@@ -29,7 +29,7 @@ internal static class Vectors
             into[i] *= by[i];
     }
 
-    /// <summary>Prior times exp; what has no prior, or lies so far below that it adds nothing that could be told, has no weight.</summary>
+    /// <summary>Prior times exp; what has no prior, or lies so far below that it adds nothing that could be seen, has no weight.</summary>
     public static Vector256<double> Weights(Vector256<double> log, Vector256<double> prior) => Vector256.ConditionalSelect(
         Vector256.GreaterThan(log, Vector256.Create(Lost)) & Vector256.GreaterThan(prior, Vector256<double>.Zero),
         Vector256.Exp(log) * prior, Vector256<double>.Zero);

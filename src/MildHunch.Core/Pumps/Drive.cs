@@ -48,6 +48,7 @@ public sealed record Drive
     public string Source { get; private init; } = "";
 
     /// <summary>Three-phase motor: 120·f/poles, less 2 to 5 % slip at rated power.</summary>
+    /// <exception cref="ImpossibleInputException">Poles, slip, power or ratio that cannot be.</exception>
     public static Drive Motor(int poles, double frequencyHz, Power rated, double slip = 0.035, double ratio = 1, bool belt = false)
     {
         if (poles is not (2 or 4 or 6 or 8 or 10 or 12))
@@ -61,6 +62,7 @@ public sealed record Drive
     }
 
     /// <summary>Governed engine with its no-load speed and droop at rated power, 3 to 10 % (common practice).</summary>
+    /// <exception cref="ImpossibleInputException">A speed, droop, power or ratio that cannot be.</exception>
     public static Drive Engine(RotationalSpeed noLoad, Power rated, double droop = 0.06, double ratio = 1, bool belt = false)
     {
         Guard.Within("noLoadSpeed", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
@@ -69,6 +71,7 @@ public sealed record Drive
     }
 
     /// <summary>Ratio of a belt: pump pulley over driver pulley.</summary>
+    /// <exception cref="ImpossibleInputException">A pulley that cannot be.</exception>
     public static double BeltRatio(Length driverPulley, Length pumpPulley)
     {
         Guard.Within("driverPulley", driverPulley.Si, 0.02, 2, driverPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");

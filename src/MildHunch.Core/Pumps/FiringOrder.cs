@@ -15,7 +15,8 @@ public readonly record struct FiringOrder
 
     private FiringOrder(int digits) => this.digits = digits;
 
-    /// <summary>Throws <see cref="ImpossibleInputException"/> where the list does not name every cylinder once.</summary>
+    /// <summary>The order of a list of cylinders, counted from 1.</summary>
+    /// <exception cref="ImpossibleInputException">The list does not name every cylinder once.</exception>
     public static FiringOrder Of(IReadOnlyList<int> order, int cylinders)
     {
         if (order.Count != cylinders || !order.Order().SequenceEqual(Enumerable.Range(1, cylinders)))

@@ -52,6 +52,7 @@ public sealed record LineRun
     }
 
     /// <summary>The run, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
+    /// <exception cref="ImpossibleInputException">A length, bore or loss that cannot be.</exception>
     public static LineRun Create(Length length, Length bore, LineMaterial material = LineMaterial.Hose, double fittingLoss = 0)
     {
         Guard.Within("length", length.Si, 0.01, 2000, length.Format(Units.Preferred(QuantityKind.Length)), "a run of 10 mm to 2000 m");

@@ -15,7 +15,8 @@ public sealed record Nameplate(
 
     private const double Disagreement = 0.12;
 
-    /// <summary>Throws <see cref="ImpossibleInputException"/> when more than one is missing, naming the first.</summary>
+    /// <summary>Works out the one that is missing of bore, stroke, speed and flow.</summary>
+    /// <exception cref="ImpossibleInputException">More than one is missing, naming the first.</exception>
     public static Nameplate Complete(int cylinders, Length? plungerDiameter, Length? stroke, RotationalSpeed? speed, VolumeFlow? flow)
     {
         Guard.Within("cylinders", cylinders, 1, 7, cylinders.ToString(CultureInfo.InvariantCulture), "1 to 7 cylinders");

@@ -47,6 +47,7 @@ public sealed record Nozzle
     public string Source { get; }
 
     /// <summary>Flow at a pressure, from a measurement or a data sheet.</summary>
+    /// <exception cref="ImpossibleInputException">A flow or pressure that cannot be.</exception>
     public static Nozzle FromPoint(VolumeFlow flow, GaugePressure at)
     {
         Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
@@ -55,6 +56,7 @@ public sealed record Nozzle
     }
 
     /// <summary>The trade's size number: US gallons a minute at 4000 psi. Size 1.0 passes 0.22794·√bar L/min.</summary>
+    /// <exception cref="ImpossibleInputException">A size number that cannot be.</exception>
     public static Nozzle FromSize(double size)
     {
         Guard.Within("size", size, 0.05, 500, Quantity.Digits(size), "a nozzle size number of 0.05 to 500");
@@ -62,6 +64,7 @@ public sealed record Nozzle
     }
 
     /// <summary>A measured orifice, with the discharge coefficient of a good solid-stream nozzle.</summary>
+    /// <exception cref="ImpossibleInputException">A diameter that cannot be.</exception>
     public static Nozzle FromOrifice(Length diameter, Density density)
     {
         Guard.Within("orifice", diameter.Si, 5e-5, 0.1, diameter.Format(Units.Millimetre), "an orifice of 0.05 to 100 mm");
@@ -69,6 +72,7 @@ public sealed record Nozzle
     }
 
     /// <summary>A process with a straight flow-pressure line, such as membranes: nothing below a pressure, then in proportion.</summary>
+    /// <exception cref="ImpossibleInputException">A pressure or flow that cannot be.</exception>
     public static Nozzle FromProcess(GaugePressure opensAt, VolumeFlow flow, GaugePressure at)
     {
         Guard.Within("opensAt", opensAt.Si, 0, 1e8, opensAt.Format(Units.Bar), "a pressure of 0 to 1000 bar from which it passes");
@@ -83,6 +87,7 @@ public sealed record Nozzle
     }
 
     /// <summary>So many alike, side by side.</summary>
+    /// <exception cref="ImpossibleInputException">Fewer than one nozzle, or too many.</exception>
     public Nozzle Times(int count)
     {
         Guard.Within("count", count, 1, 10_000, count.ToString(System.Globalization.CultureInfo.InvariantCulture), "1 to 10 000 nozzles");

@@ -34,7 +34,7 @@ public sealed record Setup
     /// <summary>Line voltage of a three-phase motor; null when another driver turns the pump.</summary>
     public Voltage? Voltage { get; private init; }
 
-    /// <summary>What turns it; null when the speed was simply told.</summary>
+    /// <summary>What turns it; null when the speed was simply given.</summary>
     public Drive? Drive { get; private init; }
 
     /// <summary>Suction hose and level; null when nobody measured them.</summary>
@@ -58,10 +58,11 @@ public sealed record Setup
     /// <summary>Oil pressure at which the supply of an intensifier holds back; null on all others.</summary>
     public GaugePressure? OilPressure { get; private init; }
 
-    /// <summary>Full scale of the gauge at the head, from zero; null when nobody told, then 1.6 times the pump's rating is taken.</summary>
+    /// <summary>Full scale of the gauge at the head, from zero; null when nobody said, then 1.6 times the pump's rating is taken.</summary>
     public GaugePressure? GaugeSpan { get; private init; }
 
     /// <summary>The set-up, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
+    /// <exception cref="ImpossibleInputException">A set-up that cannot be; it names the field.</exception>
     public static Setup Create(
         RotationalSpeed speed,
         Nozzle nozzle,

@@ -45,6 +45,7 @@ public sealed record Dampener
     public GaugePressure Charge { get; private init; }
 
     /// <summary>A dampener, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
+    /// <exception cref="ImpossibleInputException">A gas volume or charge that cannot be.</exception>
     public static Dampener Create(Volume gas, GaugePressure charge)
     {
         Guard.Within("gasVolume", gas.Si, 1e-6, 1, gas.Format(Units.Preferred(QuantityKind.Volume)), "a gas volume of 1 mL to 1000 L");
@@ -94,7 +95,7 @@ public sealed record Dampener
     }
 }
 
-/// <summary>Everything before the pump that was told. Where nothing was, an inlet of ordinary size is taken.</summary>
+/// <summary>Everything before the pump that was given. Where nothing was, an inlet of ordinary size is taken.</summary>
 /// <param name="Run">Suction hose or pipe.</param>
 /// <param name="Level">Level of the source above the pump's inlet, below 0 when it lifts.</param>
 /// <param name="Strainer">Loss of strainer and foot valve in velocity heads of the run.</param>

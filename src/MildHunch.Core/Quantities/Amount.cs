@@ -8,6 +8,7 @@ public readonly record struct Amount(QuantityKind Kind, double Si)
         where T : struct, IQuantity<T> => new(T.Kind, quantity.Si);
 
     /// <summary>The value in this unit, which must be of the same kind.</summary>
+    /// <exception cref="ImpossibleInputException">A unit of another kind.</exception>
     public double In(Unit unit) =>
         unit.Kind == Kind ? unit.FromSi(Si) : throw new ImpossibleInputException("unit", unit.Symbol, Units.Accepted(Kind));
 

@@ -5,10 +5,8 @@ namespace MildHunch.Core.Quantities;
 /// <summary>Conversion, reading and writing of typed quantities.</summary>
 public static class Quantity
 {
-    /// <summary>
-    /// A value in a unit of the right kind. Throws <see cref="ImpossibleInputException"/> for a unit of another kind or a value that is
-    /// no number.
-    /// </summary>
+    /// <summary>A value in a unit of the right kind.</summary>
+    /// <exception cref="ImpossibleInputException">A unit of another kind or a value that is no number.</exception>
     public static T From<T>(double value, Unit unit, string field = "value")
         where T : struct, IQuantity<T>
     {
@@ -27,6 +25,7 @@ public static class Quantity
         From<T>(value, UnitNamed(T.Kind, unit, field), field);
 
     /// <summary>The value in the unit given, which must be of the same kind.</summary>
+    /// <exception cref="ImpossibleInputException">A unit of another kind.</exception>
     public static double In<T>(this T quantity, Unit unit)
         where T : struct, IQuantity<T> =>
         unit.Kind == T.Kind ? unit.FromSi(quantity.Si) : throw new ImpossibleInputException("unit", unit.Symbol, Units.Accepted(T.Kind));
@@ -66,6 +65,7 @@ public static class Quantity
     }
 
     /// <summary>The unit of this kind, or a refusal that lists what is accepted.</summary>
+    /// <exception cref="ImpossibleInputException">No such unit of this kind; it names the field.</exception>
     public static Unit UnitNamed(QuantityKind kind, string? unit, string field) =>
         Units.Find(kind, unit ?? "") ?? throw new ImpossibleInputException(
             field, string.IsNullOrWhiteSpace(unit) ? "a value without a unit" : $"the unit “{Short(unit)}”",

@@ -3,7 +3,7 @@ using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Simulation;
 
-/// <summary>A step that could not be solved even when halved again and again: told, never passed over.</summary>
+/// <summary>A step that could not be solved even when halved again and again: reported, never passed over.</summary>
 public sealed class SimulationException(double seconds) : Exception($"The simulation could not be continued after {seconds:0.000} s.");
 
 /// <summary>
@@ -54,10 +54,10 @@ public sealed class PumpSimulation
         speedShare = plan.FromRest || control.Stopped ? 0 : 1;
     }
 
-    /// <summary>
-    /// Runs it. Throws <see cref="ImpossibleInputException"/> for a plan that cannot be, <see cref="OperationCanceledException"/>
-    /// when cancelled, <see cref="SimulationException"/> when a step cannot be solved.
-    /// </summary>
+    /// <summary>Runs a pump in this condition by this plan.</summary>
+    /// <exception cref="ImpossibleInputException">A plan that cannot be.</exception>
+    /// <exception cref="OperationCanceledException">It was cancelled.</exception>
+    /// <exception cref="SimulationException">A step could not be solved.</exception>
     public static SimulationResult Run(
         OperatingPointSolver solver, in Condition condition, SimulationPlan plan, IProgress<double>? progress = null,
         CancellationToken cancel = default)
@@ -75,7 +75,7 @@ public sealed class PumpSimulation
         var recorder = new Recorder(plan, plant.Motion.Chambers);
         recorder.Take(0, drive.Turns, stepper);
         var time = 0.0;
-        var told = 0.0;
+        var reported = 0.0;
         ledger.Mark(drive.Turns);
 
         // Means need two ends of turns; a slow pump runs on for them, unnoted.
@@ -86,9 +86,9 @@ public sealed class PumpSimulation
             time += step;
             if (time <= plan.Seconds + (0.5 * step))
                 recorder.Take(time, drive.Turns, stepper);
-            if (time - told > 0.02 * plan.Seconds)
+            if (time - reported > 0.02 * plan.Seconds)
             {
-                told = time;
+                reported = time;
                 progress?.Report(Math.Min(1, time / plan.Seconds));
             }
         }

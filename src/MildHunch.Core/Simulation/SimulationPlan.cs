@@ -38,11 +38,12 @@ public sealed record SimulationPlan
     /// <summary>Of the noise; the same seed gives the same noise.</summary>
     public int Seed { get; init; } = 1;
 
-    /// <summary>The same with its moves in the order of time, those of one moment as they were told.</summary>
+    /// <summary>The same with its moves in the order of time, those of one moment as they were given.</summary>
     public SimulationPlan InOrder() =>
         this with { Outlet = [.. Outlet.OrderBy(m => m.AtSeconds)], Speed = [.. Speed.OrderBy(m => m.AtSeconds)] };
 
-    /// <summary>Throws <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
+    /// <summary>Checks that the plan can be run.</summary>
+    /// <exception cref="ImpossibleInputException">It cannot; the field is named.</exception>
     public void Check()
     {
         Guard.Within("seconds", Seconds, 0.01, 60, $"{Quantity.Digits(Seconds)} s", "0.01 to 60 s");

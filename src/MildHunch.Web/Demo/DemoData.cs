@@ -36,7 +36,7 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
             stop);
     }
 
-    // Plunger pumps of the greenhouses, the barge and the vineyard; the last one told stands first.
+    // Plunger pumps of the greenhouses, the barge and the vineyard; the last one opened stands first.
     private async Task Plungers(CancellationToken stop)
     {
         var frost = await Pump(

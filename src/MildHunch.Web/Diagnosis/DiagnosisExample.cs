@@ -6,7 +6,7 @@ namespace MildHunch.Web.Diagnosis;
 /// <summary>A question as one would ask it, shown in the interface's own document.</summary>
 public static class DiagnosisExample
 {
-    /// <summary>FOG-2 with a swinging needle: everything a diagnosis can be told, once.</summary>
+    /// <summary>FOG-2 with a swinging needle: everything a diagnosis can be given, once.</summary>
     public const string Question = """
         {
           "pump": { "arrangement": "crank-plunger", "cylinders": 3, "plungerDiameter": { "value": 18, "unit": "mm" },

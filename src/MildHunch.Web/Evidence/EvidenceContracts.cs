@@ -17,7 +17,7 @@ public sealed record CueDto(
     [property: Description("left or right, on an intensifier; the left one is also cylinder 1")] string? End = null,
     [property: Description("it runs rather than drips: more than anyone counts")] bool? Stream = null,
     [property: Description("running: drips only while the pump runs; standing: also while it stands")] string? When = null,
-    [property: Description("before or after a mend; once anything was told after one, only that counts")] string? At = null,
+    [property: Description("before or after a mend; once anything was entered after one, only that counts")] string? At = null,
     [property: Description("what the verdict calls it; cues[0] and so on where nothing is said")] string? Id = null);
 
 /// <summary>Hours a part has run since it was new.</summary>

@@ -26,10 +26,12 @@ public static class EvidenceMapping
             setup,
             [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
             [.. answers.Where(c => c.Answer != Unknown)],
-            [.. (context ?? [])
-                .Select((c, i) => c ?? throw Mapping.Missing($"context[{i}]", "the name of a piece of history, such as ran-dry")).Distinct()]);
+            [.. (context ?? []).Select(Named).Distinct()]);
         return evidence with { CouldNot = [.. answers.Where(c => c.Answer == Unknown).Select(c => c.Cue)] };
     }
+
+    private static string Named(string? context, int at) =>
+        context ?? throw Mapping.Missing($"context[{at}]", "the name of a piece of history, such as ran-dry");
 
     public static TakenReading ToCore(this ReadingDto? dto, string at)
     {

@@ -25,7 +25,7 @@ public static class JotEndpoint
             .WithSummary("Reads a technician's shorthand; stores nothing.");
 
     // A bare number is in the unit of the pump's own plate.
-    private static Unit? Plate(QuantityDto? told, QuantityKind kind) => told is null ? null : Units.Find(kind, told.Unit ?? "");
+    private static Unit? Plate(QuantityDto? plate, QuantityKind kind) => plate is null ? null : Units.Find(kind, plate.Unit ?? "");
 
     private static JotResponse Read(JotRequest request, JotLine jot)
     {

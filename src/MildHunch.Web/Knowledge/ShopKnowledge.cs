@@ -3,7 +3,7 @@ using MildHunch.Core.Faults;
 namespace MildHunch.Web.Knowledge;
 
 /// <summary>
-/// The catalogue that ships, with the shop's own file from the data folder laid over it. A file that is wrong is told on
+/// The catalogue that ships, with the shop's own file from the data folder laid over it. A file that is wrong is named on
 /// screen and left out whole: half a catalogue would judge wrongly without saying so.
 /// </summary>
 public sealed class ShopKnowledge

@@ -3,7 +3,7 @@ using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Pumps;
 
-/// <summary>What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is told.</summary>
+/// <summary>What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is given.</summary>
 public sealed record PumpDto(
     [property: Description("crank-plunger, flow-through, axial, twin-piston or intensifier")] string? Arrangement,
     int? Cylinders,

@@ -6,7 +6,7 @@ namespace MildHunch.Web.Pumps;
 /// <summary>A process with a back pressure instead of a nozzle: nothing below opensAt, then in proportion.</summary>
 public sealed record ProcessDto(QuantityDto? OpensAt, QuantityDto? Flow, QuantityDto? At);
 
-/// <summary>What the nozzle passes, told in one of four ways; count of them side by side.</summary>
+/// <summary>What the nozzle passes, given in one of four ways; count of them side by side.</summary>
 public sealed record NozzleDto(
     QuantityDto? Flow = null, QuantityDto? At = null, double? Size = null, QuantityDto? Orifice = null, ProcessDto? Process = null,
     int? Count = null);

@@ -66,7 +66,7 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
                 $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
     }
 
-    // The serializer tells what it wanted in the innermost message only.
+    // The serializer says what it wanted in the innermost message only.
     private static string Expected(JsonException json)
     {
         var told = $"{json.Message} {json.InnerException?.Message}";

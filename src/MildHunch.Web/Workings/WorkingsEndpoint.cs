@@ -19,7 +19,7 @@ public sealed record SumDto(
 /// <summary>Entries by field; picks for fields with choices.</summary>
 public sealed record SumRequest(IReadOnlyDictionary<string, QuantityDto>? Entries, IReadOnlyDictionary<string, string>? Picks = null);
 
-/// <param name="Readings">Quantities of a case this can be told as.</param>
+/// <param name="Readings">Quantities of a case this can be entered as.</param>
 public sealed record SumResultDto(FigureDto Figure, IReadOnlyList<string> Readings);
 
 public sealed record SumResponse(IReadOnlyList<SumResultDto> Results);
@@ -38,7 +38,7 @@ public static class WorkingsEndpoint
             .WithSummary("All everyday sums and what each asks for.");
         group.MapPost("/{id}", (string id, SumRequest request) => Work(Find(id), request)).WithSummary("Works one out.");
         group.MapPost("/{id}/fill", (string id, FillRequest request) => Fill(Find(id), request))
-            .WithSummary("What a pump already tells of it.");
+            .WithSummary("What a pump already says of it.");
     }
 
     private static EverydaySum Find(string id) => EverydaySums.Find(id) ?? throw RefusalException.NotFound("sum", id);
@@ -74,7 +74,7 @@ public static class WorkingsEndpoint
             entries[id] = new Amount(field.Kind, si).ToDto(Units.Find(field.Kind, field.Unit)!);
         }
 
-        // Words that a pump tells too: its arrangement for the inlet, what its hose is made of.
+        // Words that a pump has too: its arrangement for the inlet, what its hose is made of.
         var picks = new Dictionary<string, string>();
         if (sum.Fields.Any(f => f.Id == "cylinders" && f.Choices.Count > 0))
             picks["cylinders"] = pump switch

@@ -84,7 +84,7 @@ public class NextCheckTests
 
     /// <summary>
     /// By the rule of total probability the answers’ posteriors average to what is believed now, but for the pairs considered, which
-    /// hang on the evidence.
+    /// depend on the evidence.
     /// </summary>
     [Fact]
     public void Foretelling_is_honest() =>

@@ -24,7 +24,7 @@ public class PosteriorTests
         Gen.Double[-0.9, 2].Select(v => Read("inlet-pressure", v, "bar")),
         Gen.Double[0.5, 4].Select(v => Read("nozzle-orifice", v, "mm")));
 
-    // Decibans: which pairs are considered hangs on the evidence, so two diagnoses differ by that much at the most.
+    // Decibans: which pairs are considered depends on the evidence, so two diagnoses differ by that much at the most.
     private const double PairsDiffer = 0.5;
 
     private static readonly Gen<CueFact> AnyCue = Gen.OneOfConst(
@@ -133,7 +133,7 @@ public class PosteriorTests
         },
         iter: 60);
 
-    /// <summary>With these two singles do exactly equally well, and which pairs are considered must not hang on rounding.</summary>
+    /// <summary>With these two singles do exactly equally well, and which pairs are considered must not depend on rounding.</summary>
     [Fact]
     public void Nor_where_two_do_equally_well()
     {

@@ -5,7 +5,7 @@ import { range } from '@/shared/format';
 import type { Place } from './layout';
 import { placeNames, spotOf, standingAt, type Spot } from './spots';
 
-/** What was told at one place, pinned where it was taken; the dashed tag takes more. */
+/** What was noted at one place, pinned where it was taken; the dashed tag takes more. */
 const props = defineProps<{ place: Place; data: JudgedCase; knowledge: Knowledge }>();
 const emit = defineEmits<{ tap: [spot: Spot, event: Event] }>();
 

@@ -18,7 +18,7 @@ export interface Column {
   plunger: { x: number; y: number; r: number };
 }
 
-/** Places where something is told. Each has a field of its own for its tags, so tags cannot meet. */
+/** Places where something is entered. Each has a field of its own for its tags, so tags cannot meet. */
 export type Place = 'gauge' | 'nozzle' | 'bypass' | 'control' | 'crank' | 'inlet' | 'supply' | 'caps' | 'weep';
 
 export interface Field extends Box {

@@ -12,7 +12,7 @@ export function spotOf(place: Place, cylinder?: number, side?: 'inlet' | 'discha
   return { place, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) };
 }
 
-/** Which cues and readings of the catalogue are told at which place of the drawing. */
+/** Which cues and readings of the catalogue are entered at which place of the drawing. */
 const placeOf: Record<string, Place> = {
   gauge: 'gauge',
   nozzle: 'nozzle',
@@ -58,13 +58,13 @@ export function observablesAt(place: Place, knowledge: Knowledge) {
 
 type Cue = Knowledge['cues'][number];
 
-/** Answers that are told at this spot: what drips elsewhere is told elsewhere. */
+/** Answers that are entered at this spot: what drips elsewhere is entered elsewhere. */
 export const answersAt = (spot: Spot, cue: Cue) =>
   cue.answers.filter(
     (a) => placeFor(a.place ?? cue.place) === spot.place && (a.at === 'none' || spot.cylinder !== undefined),
   );
 
-/** Cues that can be told at this spot: at one cylinder only those that name a place. */
+/** Cues that can be answered at this spot: at one cylinder only those that name a place. */
 export function cuesAt(spot: Spot, knowledge: Knowledge) {
   return knowledge.cues.filter((cue) => {
     const placed = cue.answers.some((a) => a.at !== 'none' && placeFor(a.place ?? cue.place) === spot.place);

@@ -568,10 +568,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Cues, readings, contexts and faults that the product knows. */
+        /** Cues, readings, contexts and faults that the product knows; with a pump, those that concern it. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    pump?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -684,7 +686,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a pump already tells of it. */
+        /** What a pump already says of it. */
         post: {
             parameters: {
                 query?: never;
@@ -951,7 +953,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Tells something; needs If-Match. */
+        /** Notes something; needs If-Match. */
         post: {
             parameters: {
                 query?: never;
@@ -1149,11 +1151,8 @@ export interface components {
             text: string;
             healthy: boolean;
             at: string;
-            /** @description Where it is told, if not where its cue is. */
+            /** @description Where it is entered, if not where its cue is. */
             place: null | string;
-            requires: string[];
-            arrangements: string[];
-            fitted: string[];
         };
         BandPartDto: {
             cause: string;
@@ -1297,7 +1296,7 @@ export interface components {
             stream?: null | boolean;
             /** @description running: drips only while the pump runs; standing: also while it stands */
             when?: null | string;
-            /** @description before or after a mend; once anything was told after one, only that counts */
+            /** @description before or after a mend; once anything was entered after one, only that counts */
             at?: null | string;
             /** @description what the verdict calls it; cues[0] and so on where nothing is said */
             id?: null | string;
@@ -1310,9 +1309,6 @@ export interface components {
             kind: string;
             reveals: boolean;
             answers: components["schemas"]["AnswerDto"][];
-            requires: string[];
-            arrangements: string[];
-            fitted: string[];
         };
         CueEntryInForceDto: {
             id: string;
@@ -1446,9 +1442,6 @@ export interface components {
             how: string;
             zero: string;
             one: string;
-            requires: string[];
-            arrangements: string[];
-            fitted: string[];
         };
         /** @description A fault laid on a pump: severity 0 to 1, and where. */
         FaultLoadDto: {
@@ -1639,7 +1632,7 @@ export interface components {
             hazards: components["schemas"]["HazardDto"][];
             answers: components["schemas"]["CheckAnswerDto"][];
         };
-        /** @description What the nozzle passes, told in one of four ways; count of them side by side. */
+        /** @description What the nozzle passes, given in one of four ways; count of them side by side. */
         NozzleDto: {
             flow?: null | components["schemas"]["QuantityDto"];
             at?: null | components["schemas"]["QuantityDto"];
@@ -1655,9 +1648,6 @@ export interface components {
             name: string;
             place: string;
             units: string[];
-            /** @description Where it can be read, if not on every pump; Fitted what must be there. */
-            arrangements: string[];
-            fitted: string[];
         };
         /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
         OpenNowDto: {
@@ -1765,7 +1755,7 @@ export interface components {
             flow: null | components["schemas"]["QuantityDto"];
             at: null | components["schemas"]["QuantityDto"];
         };
-        /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is told. */
+        /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is given. */
         PumpDto: {
             /** @description crank-plunger, flow-through, axial, twin-piston or intensifier */
             arrangement: null | string;
@@ -2004,7 +1994,7 @@ export interface components {
         };
         SumResultDto: {
             figure: components["schemas"]["FigureDto"];
-            /** @description Quantities of a case this can be told as. */
+            /** @description Quantities of a case this can be entered as. */
             readings: string[];
         };
         SuspectDto: {

@@ -37,9 +37,8 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     public IReadOnlyList<CueFact> Possible(Cue cue) =>
         [.. Answers(cue).SelectMany(a => Places(a).Select(p => new CueFact(cue.Id, a.Id, p.Cylinder, p.Side)))];
 
-    /// <summary>
-    /// The statements an answer makes. Throws <see cref="ImpossibleInputException"/> for an answer this pump cannot give.
-    /// </summary>
+    /// <summary>The statements an answer makes.</summary>
+    /// <exception cref="ImpossibleInputException">An answer this pump cannot give.</exception>
     public IReadOnlyList<CueAtom> Atoms(CueFact fact)
     {
         fact = catalogue.Current(fact);

@@ -10,7 +10,8 @@ public static class EvidenceRules
 {
     private const int MostItems = 200;
 
-    /// <summary>Throws <see cref="ImpossibleInputException"/> naming the first thing that cannot be.</summary>
+    /// <summary>Checks that all of it can be, of this pump.</summary>
+    /// <exception cref="ImpossibleInputException">It names the first thing that cannot be.</exception>
     public static void Check(Catalogue catalogue, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
     {
         Guard.Within(
@@ -83,7 +84,7 @@ public static class EvidenceRules
         return samePlace && (one.Answer == other.Answer || (cue.Reveals && one.Cylinder is not null));
     }
 
-    // "Dry everywhere", "all tight": said of every place at once, unless the answer is told place by place.
+    // "Dry everywhere", "all tight": said of every place at once, unless the answer is given place by place.
     private static bool Everywhere(Cue cue, CueFact fact) =>
         cue.Answer(fact.Answer) is { } answer && answer.At == AnswerPlace.None && (answer.Healthy || answer.Aside is not null);
 }

@@ -9,7 +9,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// </summary>
 internal sealed class WrongInstruments
 {
-    // Beside the best, e⁻²⁰ is still told exactly; what lies lower is weighed afresh.
+    // Beside the best, e⁻²⁰ is still kept exactly; what lies lower is weighed afresh.
     private const double Low = -20;
     private readonly NumericLikelihood.InstrumentGroup[] groups;
     private readonly int mostWrong;

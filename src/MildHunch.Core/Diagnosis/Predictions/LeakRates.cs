@@ -9,7 +9,7 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 
 /// <summary>
 /// How fast it drips, and whether also standing, as evidence: what a fault lets out is computed at every size where the
-/// model knows it, and told by the catalogue where it does not. A drop now and then is nobody's fault.
+/// model knows it, and named by the catalogue where it does not. A drop now and then is nobody's fault.
 /// </summary>
 internal sealed class LeakRates
 {
@@ -67,20 +67,20 @@ internal sealed class LeakRates
 
     /// <summary>
     /// How much likelier what was seen of a drip is with this fault than with a drip that means nothing; 1 where neither rate
-    /// nor time was told.
+    /// nor time was given.
     /// </summary>
     public double Ratio(CueFact fact, int effect, CueWord word)
     {
         var ratio = 1.0;
         if (fact.Stream || fact.DropsPerMinute is > 0)
-            ratio = Told(fact, byEffect[effect] ?? [(1, Math.Log(Named(word)))]) / Told(fact, Idle);
+            ratio = Seen(fact, byEffect[effect] ?? [(1, Math.Log(Named(word)))]) / Seen(fact, Idle);
         if (fact.When != Dripping.Unsaid)
             ratio *= (fact.When == Dripping.Standing ? AlsoStanding(word, setup) : 1 - AlsoStanding(word, setup))
                 / AlsoStanding(null, setup);
         return Math.Clamp(ratio, 1 / Most, Most);
     }
 
-    private static double Told(CueFact fact, (double Share, double Log)[] sizes)
+    private static double Seen(CueFact fact, (double Share, double Log)[] sizes)
     {
         var sum = 1e-12;
         foreach (var (share, log) in sizes)

@@ -37,7 +37,7 @@ internal static class SeverityPrior
         ];
     }
 
-    /// <summary>What runs out is counted in drops, long before any instrument tells of it.</summary>
+    /// <summary>What runs out is counted in drops, long before any instrument shows it.</summary>
     public static bool Drips(IEffect effect, double severity, ReciprocatingPump pump)
     {
         var condition = new Condition();

@@ -27,7 +27,7 @@ internal sealed class CaseOnPump
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence).All;
         (Table, PairTable, Cues, leakRates) = (prepared.Table, prepared.Pairs, prepared.Cues, prepared.Leaks);
 
-        // Silence tells too: where nobody looked round, a stream to the floor would most often have been mentioned.
+        // Silence says something too: where nobody looked round, a stream to the floor would most often have been mentioned.
         var silent = evidence.Readings.Count + evidence.Cues.Count > 0 && evidence.Cues.All(c => c.Cue != "leak-at");
         Bins = silent ? prepared.Unsaid : prepared.Looked;
         Instruments = new Instruments(pump, setup, evidence);

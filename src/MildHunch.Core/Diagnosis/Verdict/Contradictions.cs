@@ -25,7 +25,7 @@ internal static class Contradictions
                 var at = Array.FindIndex([.. bench.Case.Items], i => ReferenceEquals(i.Reading, m.Reading));
                 return new Contradiction(
                     bench.Case.Items[at].Id,
-                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.Told)} does not fit the other readings. Even the best "
+                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.ReadIn)} does not fit the other readings. Even the best "
                         + $"explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
                     m.Sigmas);
             }),

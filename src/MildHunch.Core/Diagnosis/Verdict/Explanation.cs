@@ -23,7 +23,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
         var share = Gathered(posterior.Probability, faultOf, count);
         var prior = ByFault(bench.Contenders.Prior);
         var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
-        var without = bench.Case.Items.Select((_, i) => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
+        var without = Enumerable.Range(0, bench.Case.Items.Count)
+            .Select(i => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
         var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Case.Hypotheses.Count)], bench.Case.Hypotheses.Count);
         var weights = bench.AllWeights().Singles;
         var faults = Enumerable.Range(0, bench.Case.Hypotheses.Count).GroupBy(h => faultOf[h])
@@ -118,13 +119,15 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
         var mean = 0.0;
         for (var c = 0; c < bench.Case.Table.SoftCount; c++)
             mean += bench.Case.Table.Mean(effect, c, reading.What.Index)[severity] / bench.Case.Table.SoftCount;
-        var expected = reading.What == Observables.NozzleOrifice ? bench.Case.Setup.Nozzle.Coefficient : reading.What.Read(expectation.Point, 1);
+        var expected = reading.What == Observables.NozzleOrifice
+            ? bench.Case.Setup.Nozzle.Coefficient
+            : reading.What.Read(expectation.Point, 1);
         var compared = fault.Id == Catalogue.NoFault ? "" : $"; {fault.Phrase} gives {Figure(reading, mean)}";
-        return $"{reading.What.Name}: {reading.Value.Text(reading.Told)} read, {Figure(reading, expected)} expected{compared}";
+        return $"{reading.What.Name}: {reading.Value.Text(reading.ReadIn)} read, {Figure(reading, expected)} expected{compared}";
     }
 
     // A modelled value in the unit of the reading, without naming it again.
-    private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.Told.FromSi(
+    private string Figure(Reading reading, double modelled) => Quantity.Digits(reading.ReadIn.FromSi(
         reading.What == Observables.NozzleOrifice
             ? bench.Case.Setup.Nozzle.OrificeOf(modelled, bench.Case.Setup.Liquid.Density(bench.Case.Setup.Temperature).Si)
             : modelled));

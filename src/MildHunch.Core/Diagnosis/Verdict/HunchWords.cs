@@ -12,7 +12,7 @@ public static class HunchWords
         _ => "as good as found",
     };
 
-    /// <summary>A probability as it is told: whole per cents, never 0 and never 100.</summary>
+    /// <summary>A probability as it is shown: whole per cents, never 0 and never 100.</summary>
     public static string Percent(double probability) => probability switch
     {
         >= 0.995 => "over 99 %",

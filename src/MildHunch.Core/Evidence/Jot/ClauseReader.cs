@@ -33,7 +33,7 @@ internal sealed class ClauseReader(Catalogue catalogue, ReciprocatingPump pump, 
             || w.Of(MeaningKind.Label).Any(m => m.Id == TakenQuantities.AtRest) || w.Is(MeaningKind.Gone) || w.Is(MeaningKind.Standing));
 
     /// <summary>
-    /// The drip before with what this clause tells of it; null where the clause tells anything else, or there is no such drip.
+    /// The drip before with what this clause says of it; null where the clause says anything else, or there is no such drip.
     /// </summary>
     public JotItem? GoesOn(JotItem last, IReadOnlyList<Token> clause)
     {

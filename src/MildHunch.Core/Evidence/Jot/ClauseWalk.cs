@@ -218,8 +218,8 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         }
 
         // "milky oil": the name behind its answer adds nothing.
-        if (waiting.Count == 0 && !negated && items.Count > 0 && items[^1] is { Cue: { } told } before
-            && word.Of(MeaningKind.Subject).Any(m => m.Id == told.Cue) && Content(at + 1) is null)
+        if (waiting.Count == 0 && !negated && items.Count > 0 && items[^1] is { Cue: { } last } before
+            && word.Of(MeaningKind.Subject).Any(m => m.Id == last.Cue) && Content(at + 1) is null)
         {
             items[^1] = before with { Length = word.End - before.Start };
             at++;
@@ -257,9 +257,9 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
     // "knocking stopped": what was said just before is no longer so.
     private void Gone()
     {
-        if (items.Count == 0 || items[^1].Cue is not { } told || waiting.Count > 0)
+        if (items.Count == 0 || items[^1].Cue is not { } last || waiting.Count > 0)
             throw new AskBackException("what is no longer so?");
-        var fact = Turned(told);
+        var fact = Turned(last);
         items[^1] = items[^1] with { Length = clause[at].End - items[^1].Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact) };
         at++;
     }

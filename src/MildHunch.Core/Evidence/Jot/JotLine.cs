@@ -24,7 +24,7 @@ public sealed record JotUnits(Unit Pressure, Unit? Flow, Unit? Temperature)
     public static readonly JotUnits Metric = new(Units.Bar, Units.LitrePerMinute, Units.Celsius);
 
     /// <summary>
-    /// By the plate: its pressure and, where it tells one, its flow. On a plate in psi a bare flow or temperature may be one or
+    /// By the plate: its pressure and, where it has one, its flow. On a plate in psi a bare flow or temperature may be one or
     /// the other, so it is asked back.
     /// </summary>
     public static JotUnits Of(Unit? pressure, Unit? flow)
@@ -53,9 +53,8 @@ public sealed class JotLine
     private readonly Catalogue catalogue;
     private readonly JotLexicon lexicon;
 
-    /// <summary>
-    /// A reader of what this catalogue knows. Throws <see cref="CatalogueException"/> where the shorthand names what it does not.
-    /// </summary>
+    /// <summary>A reader of what this catalogue knows.</summary>
+    /// <exception cref="CatalogueException">Where the shorthand names what it does not.</exception>
     public JotLine(Catalogue catalogue)
     {
         this.catalogue = catalogue;
@@ -72,9 +71,8 @@ public sealed class JotLine
         return typed.Length >= LeastTyped && typed.All(char.IsLetter) ? lexicon.Beginning(typed, MostSuggestions) : [];
     }
 
-    /// <summary>
-    /// Everything the line says about this pump. Throws <see cref="ImpossibleInputException"/> for a line that is too long.
-    /// </summary>
+    /// <summary>Everything the line says about this pump.</summary>
+    /// <exception cref="ImpossibleInputException">A line that is too long.</exception>
     public JotReading Read(string text, ReciprocatingPump pump, JotUnits? units = null)
     {
         Guard.Within("text", text.Length, 0, MostCharacters, $"{text.Length} characters", $"a line of at most {MostCharacters} characters");

@@ -26,7 +26,7 @@ internal sealed class JotParser(ClauseReader reader, string text)
     {
         var (start, end) = (clause[0].Start, clause[^1].End);
 
-        // "weep 2, 30 drops a minute": what only tells how it drips belongs to the drip before.
+        // "weep 2, 30 drops a minute": what only says how it drips belongs to the drip before.
         if (gaps.All(g => g.Start < (items.Count > 0 ? items[^1].Start : 0)) && items.Count > 0
             && reader.GoesOn(items[^1], clause) is { } more)
         {

@@ -13,12 +13,12 @@ internal sealed record JotValue(double Low, double? High, double? Half, Unit? Un
     public double Middle => High is { } high ? (Low + high) / 2 : Low;
 }
 
-/// <summary>Reads the numbers of a clause, from a place in it on; how far each reaches is told with it.</summary>
+/// <summary>Reads the numbers of a clause, from a place in it on; how far each reaches is said with it.</summary>
 internal static class JotValues
 {
     private static readonly string[] DropUnits = ["drops/min", "mL/min", "L/h"];
 
-    /// <summary>True for a unit in which leaks are told rather than what a pump delivers.</summary>
+    /// <summary>True for a unit in which leaks are given rather than what a pump delivers.</summary>
     public static bool OfDrops(Unit? unit) => unit is { Kind: QuantityKind.VolumeFlow } && DropUnits.Contains(unit.Symbol);
 
     /// <summary>Drops a minute of a flow in this unit.</summary>
@@ -34,8 +34,8 @@ internal static class JotValues
         if (Second(clause, at, between) is not { } second)
             return new JotValue(first.Value, null, null, first.Unit, false, first, first);
         var unit = first.Unit ?? second.Unit;
-        var other = second.Unit is { } told && unit is not null && told.Kind == unit.Kind
-            ? unit.FromSi(told.ToSi(second.Value))
+        var other = second.Unit is { } own && unit is not null && own.Kind == unit.Kind
+            ? unit.FromSi(own.ToSi(second.Value))
             : second.Value;
         return clause[at + 1] is PlusMinusToken
             ? new JotValue(
@@ -44,7 +44,7 @@ internal static class JotValues
             : new JotValue(first.Value, other, null, unit, between, first, second);
     }
 
-    /// <summary>"One drop every 2 seconds", as drops a minute; null where it is not told so.</summary>
+    /// <summary>"One drop every 2 seconds", as drops a minute; null where it is not said so.</summary>
     public static (double Drops, Token Last)? Every(IReadOnlyList<Token> clause, int at)
     {
         if (clause[at] is not WordToken drop || !drop.Is(MeaningKind.Drop) || at + 2 >= clause.Count

@@ -61,7 +61,7 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         var labels = words.SelectMany(w => w.Of(MeaningKind.Label)).Select(l => (Label: l, What: JotQuantity.Find(l.Id)!)).ToArray();
         var fitting = labels.Where(l => kind is null || l.What.Kind == kind).ToArray();
 
-        // Every name must be able to stand for what was read; of "pressure at the gun" the gun tells which.
+        // Every name must be able to stand for what was read; of "pressure at the gun" the gun says which.
         if (words.Any(w => w.Is(MeaningKind.Label)
             && !w.Of(MeaningKind.Label).Any(l => fitting.Any(f => f.What.Kind == JotQuantity.Find(l.Id)!.Kind))))
             return (null, kind is null ? "write the unit" : $"no {Quantity.Name(kind.Value)} is noted for that place");

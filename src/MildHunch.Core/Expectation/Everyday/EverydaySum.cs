@@ -31,18 +31,18 @@ public sealed record SumField(string Id, string Name, QuantityKind Kind, string 
 }
 
 /// <summary>One result of a sum, SI, with how it comes about.</summary>
-/// <param name="Reading">Quantities of a case it can be told as; empty when none.</param>
+/// <param name="Reading">Quantities of a case it can be entered as; empty when none.</param>
 public sealed record SumLine(
     string Id, string Name, QuantityKind Kind, double Value, string Equation, string Source, params string[] Reading)
 {
-    /// <summary>Unit it is told in; the preferred one when null.</summary>
+    /// <summary>Unit it is shown in; the preferred one when null.</summary>
     public string? Unit { get; init; }
 }
 
 /// <summary>A result as it is shown.</summary>
 public sealed record SumResult(Figure Figure, string? Unit, IReadOnlyList<string> Readings);
 
-/// <summary>One everyday sum of the trade: what it asks, what it gives, and what of it a pump already tells.</summary>
+/// <summary>One everyday sum of the trade: what it asks, what it gives, and what of it a pump already says.</summary>
 public sealed record EverydaySum(
     string Id,
     string Name,
@@ -60,10 +60,8 @@ public sealed record EverydaySum(
     /// <summary>Hazards of taking these figures, by their id in the catalogue.</summary>
     public IReadOnlyList<string> Hazards { get; init; } = [];
 
-    /// <summary>
-    /// All results with bands: every entry moved by two sigma on its own, the moves added in quadrature. Throws
-    /// <see cref="ImpossibleInputException"/> naming the field.
-    /// </summary>
+    /// <summary>All results with bands: every entry moved by two sigma on its own, the moves added in quadrature.</summary>
+    /// <exception cref="ImpossibleInputException">An entry is missing or cannot be; it names the field.</exception>
     public IReadOnlyList<SumResult> Work(IReadOnlyDictionary<string, Amount> entries, IReadOnlyDictionary<string, string> picks)
     {
         var values = SumValues.Of(this, entries, picks);
@@ -120,6 +118,7 @@ public sealed class SumValues
     public string Pick(string id) => picks[id];
 
     /// <summary>Refuses unknown fields, missing ones and values outside their range.</summary>
+    /// <exception cref="ImpossibleInputException">An entry is missing or cannot be; it names the field.</exception>
     public static SumValues Of(EverydaySum sum, IReadOnlyDictionary<string, Amount> entries, IReadOnlyDictionary<string, string> picks)
     {
         foreach (var stray in entries.Keys.Concat(picks.Keys).Where(k => sum.Fields.All(f => f.Id != k)))
@@ -163,7 +162,7 @@ public sealed class SumValues
     public SumValues Moved(SumField field, double factor) =>
         new(new Dictionary<string, double>(si) { [field.Id] = Math.Clamp(si[field.Id] * factor, field.Least, field.Most) }, picks);
 
-    /// <summary>As it is told in a working; null when nothing was.</summary>
+    /// <summary>As it is shown in a working; null when nothing was entered.</summary>
     public string? Shown(SumField field)
     {
         if (field.Choices.Count > 0)

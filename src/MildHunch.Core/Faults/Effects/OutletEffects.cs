@@ -202,7 +202,7 @@ internal sealed class GaugeWrong : IEffect
     /// <inheritdoc/>
     public double ToDisplayed(double severity) => Math.Abs((2 * severity) - 1);
 
-    // A wrong gauge reads low more often than high: told severity runs towards one that shows nothing.
+    // A wrong gauge reads low more often than high: the displayed severity runs towards one that shows nothing.
     /// <inheritdoc/>
     public double FromDisplayed(double displayed) => 0.5 * (1 - displayed);
 }

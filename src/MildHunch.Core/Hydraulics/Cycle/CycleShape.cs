@@ -47,7 +47,7 @@ public readonly record struct CycleShape(double MeanFactor, double Swing, double
         if (flow < HardlyAny * table.SoundMean)
             return new CycleShape(1, 0, 1);
 
-        // In units of (Q/Kn)². The leak is told at the mean pressure, which follows from the leak: secant inside a bracket.
+        // In units of (Q/Kn)². The leak is given at the mean pressure, which follows from the leak: secant inside a bracket.
         Span<LameChamber> lame = [new LameChamber(false)];
         double low = 0, high = double.PositiveInfinity, before = 0, offBefore = 0;
         var (mean, start) = near;

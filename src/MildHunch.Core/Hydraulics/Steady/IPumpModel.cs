@@ -2,7 +2,7 @@ using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Hydraulics.Steady;
 
-/// <summary>Whatever foretells what a pump in a given condition shows: the steady balance, or a slower and truer model.</summary>
+/// <summary>Whatever predicts what a pump in a given condition shows: the steady balance, or a slower and truer model.</summary>
 public interface IPumpModel
 {
     /// <summary>The pump it answers for.</summary>

@@ -25,9 +25,7 @@ public sealed class OperatingPointSolver : IPumpModel
     private readonly PumpAsSetUp plant;
     private readonly SoundReference sound;
 
-    /// <summary>
-    /// Lays out what does not depend on the condition. Throws <see cref="ImpossibleInputException"/> for a set-up that cannot run.
-    /// </summary>
+    /// <summary>Lays out what does not depend on the condition.</summary>
     /// <exception cref="ImpossibleInputException">The set-up cannot run.</exception>
     public OperatingPointSolver(ReciprocatingPump pump, Setup setup)
     {

@@ -6,22 +6,22 @@ namespace MildHunch.Core.Hydraulics.Steady;
 /// How soft the outlet line may be, dampener apart. Nobody measures it, so it is a short list of likely values to sum over,
 /// in m³/Pa: 1e-13 to 5e-12 when nothing is known (docs/trade.md, Soft and stiff outlets); a hose takes the upper part of that, rigid
 /// pipe the lower.
-/// Where length and bore were told, it is known within a third or so.
+/// Where length and bore were given, it is known within a third or so.
 /// </summary>
 public static class OutletCompliance
 {
     private static readonly double[] HoseNodes = [7e-13, 1.6e-12, 4e-12];
     private static readonly double[] RigidNodes = [1e-13, 2e-13, 4e-13];
     private static readonly double[] UnknownNodes = [1e-13, 2.7e-13, 7e-13, 1.9e-12, 5e-12];
-    private static readonly double[] ToldSpread = [0.65, 1, 1.5];
+    private static readonly double[] GivenSpread = [0.65, 1, 1.5];
 
     /// <summary>Equally likely values.</summary>
     public static double[] Nodes(Setup setup)
     {
         if (setup.Outlet is { } run)
         {
-            var told = run.ComplianceM3Pa(setup.Liquid.BulkModulus(setup.Temperature));
-            return [.. ToldSpread.Select(x => x * told)];
+            var given = run.ComplianceM3Pa(setup.Liquid.BulkModulus(setup.Temperature));
+            return [.. GivenSpread.Select(x => x * given)];
         }
 
         return setup.Line switch

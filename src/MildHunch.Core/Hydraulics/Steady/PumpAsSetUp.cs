@@ -103,9 +103,8 @@ internal sealed class PumpAsSetUp
     /// <summary>Of the swept volume, what squeezing and slip leave at this pressure.</summary>
     public double SentShare(double pressurePa) => 1 - (clearance * Compressibility.At(pressurePa)) - slip;
 
-    /// <summary>
-    /// The pump with this set-up. Throws <see cref="ImpossibleInputException"/> for a set-up that cannot run.
-    /// </summary>
+    /// <summary>The pump with this set-up.</summary>
+    /// <exception cref="ImpossibleInputException">A set-up that cannot run.</exception>
     public static PumpAsSetUp Of(ReciprocatingPump pump, Setup setup)
     {
         var made = new PumpAsSetUp(pump, setup);

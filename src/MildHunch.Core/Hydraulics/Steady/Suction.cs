@@ -51,7 +51,7 @@ public static class Suction
 
     /// <summary>
     /// The terms of NPSHa at a mean flow (m³/s) and speed, of a sound inlet or of one that is restricted or fed too warm. Where
-    /// no run was told, friction is that of an ordinary inlet.
+    /// no run was given, friction is that of an ordinary inlet.
     /// </summary>
     public static SuctionHead Of(
         ReciprocatingPump pump, Setup setup, in Condition state, double flow, double speedHz, double ordinaryLossPa)
@@ -76,7 +76,7 @@ public static class Suction
     }
 }
 
-/// <summary>What stands at the inlet, metres of the liquid; velocity m/s in the suction run, 0 when it was not told.</summary>
+/// <summary>What stands at the inlet, metres of the liquid; velocity m/s in the suction run, 0 when it was not given.</summary>
 public readonly record struct SuctionHead(
     double Source, double Level, double Friction, double Acceleration, double Required, double Velocity)
 {

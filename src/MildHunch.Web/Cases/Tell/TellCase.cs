@@ -18,7 +18,7 @@ public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue
             "/{id}/changes",
             (string id, ChangeRequest request, TellCase tell, CaseStore store, HttpContext http, CancellationToken stop) =>
                 store.Change(id, http, entity => tell.Apply(entity, request, stop), stop))
-            .WithSummary("Tells something; needs If-Match.");
+            .WithSummary("Notes something; needs If-Match.");
 
     public async Task<CaseResource> Apply(CaseEntity entity, ChangeRequest request, CancellationToken stop)
     {
