@@ -68,7 +68,8 @@ internal sealed class PairTable(IPumpModel model, PredictionTable singles)
     {
         var rows = new PairRows { Swing = PairRows.Rows(singles.SoftCount) };
         var (familyA, familyB) = (singles.FamilyOf(first), singles.FamilyOf(second));
-        var nodes = solved.GetOrAdd(new EffectPair(familyA, familyB, same), _ => Solve(singles.Solved[familyA], singles.Solved[familyB], same));
+        var nodes = solved.GetOrAdd(
+            new EffectPair(familyA, familyB, same), _ => Solve(singles.Solved[familyA], singles.Solved[familyB], same));
         Span<double> across = stackalloc double[Nodes * PairRows.Side];
         Span<double> column = stackalloc double[Nodes];
         Span<double> places = stackalloc double[PairRows.Side];
