@@ -142,7 +142,7 @@ useKeys([
               class="check"
               :data="judged"
               :knowledge="knowledge"
-              @tell="tell"
+              :tell="say"
               @plan="planning = true"
               @limit="limiting = true"
             />
@@ -156,7 +156,7 @@ useKeys([
         :data="judged"
         :knowledge="knowledge"
         :trouble="trouble"
-        @tell="tell"
+        :tell="say"
         @closed="chosen = undefined"
       />
       <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="tell" />

@@ -32,7 +32,8 @@ async function save(part: string, event: Event) {
     return;
   }
   problem.value = '';
-  const others = props.data.hours.filter((h) => h.part !== part);
+  // Hours of one cylinder's part are noted elsewhere and stay.
+  const others = props.data.hours.filter((h) => h.part !== part || h.cylinder);
   await props.tell({ hours: hours === null ? others : [...others, { part, hours, cylinder: null }] });
 }
 </script>

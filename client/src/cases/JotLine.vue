@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { api, inWords, taken, type CaseResource, type ChangeRequest, type JotResponse } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
@@ -46,6 +47,9 @@ watch(
   { immediate: true },
 );
 
+// A line that could not be read while the network was gone is read once it is back.
+useEventListener(window, 'online', () => void read());
+
 /** Goes on with what was suggested: the word being typed is replaced, the rest stays. */
 function take(suggestion: string) {
   const kept = text.value.slice(0, text.value.length - (/[^ ,;]*$/.exec(text.value)?.[0].length ?? 0));
@@ -89,7 +93,7 @@ useKeys([{ keys: '/', says: 'Jot line', run: () => input.value?.focus() }]);
       <span v-for="g in gaps" :key="`gap-${g.start}`" class="chip gap">{{ g.text }}: {{ g.problem }}</span>
       <span v-if="problem || trouble" class="chip gap" role="alert">{{ problem || trouble }}</span>
     </div>
-    <button type="submit" class="tap add" :disabled="items.length === 0">Add</button>
+    <button type="submit" class="tap add" :disabled="!text.trim()">Add</button>
   </form>
 </template>
 

@@ -5,8 +5,12 @@ import { useKeys } from '@/shared/keys/useKeys';
 import ReadingField from './ReadingField.vue';
 
 /** The check that tells most a minute (or the cheapest), answerable here; each answer says first what it would do. */
-const props = defineProps<{ data: JudgedCase; knowledge: Knowledge }>();
-const emit = defineEmits<{ tell: [change: ChangeRequest]; plan: []; limit: [] }>();
+const props = defineProps<{
+  data: JudgedCase;
+  knowledge: Knowledge;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+const emit = defineEmits<{ plan: []; limit: [] }>();
 
 const cheapest = ref(false);
 const skipped = ref(0);
@@ -35,11 +39,11 @@ watch(
 );
 
 function answer(index: number) {
-  const chosen = answers.value[index];
+  const chosen = check.value?.answers[index];
   const cue = check.value?.cue;
   if (!chosen || !cue) return;
   const { answer: id, cylinder, side } = chosen;
-  emit('tell', { cues: [{ cue, answer: id, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) }] });
+  void props.tell({ cues: [{ cue, answer: id, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) }] });
 }
 
 const limited = computed(() => {
@@ -50,7 +54,7 @@ const limited = computed(() => {
 /** Tried in vain: no evidence, and not asked for again. */
 function couldNot() {
   const id = check.value?.cue ?? check.value?.reading;
-  if (id) emit('tell', { couldNot: [...props.data.couldNot, id] });
+  if (id) void props.tell({ couldNot: [...props.data.couldNot, id] });
 }
 
 useKeys([
@@ -92,7 +96,7 @@ useKeys([
         </button>
       </div>
       <template v-else-if="measured">
-        <ReadingField :what="measured" :standing="undefined" @tell="(change) => emit('tell', change)" />
+        <ReadingField :key="measured.id" :case-id="data.id" :what="measured" :standing="undefined" :tell="tell" />
         <ul class="bands">
           <li v-for="a in check.answers" :key="a.text">
             <span class="figure">{{ a.text }}</span> <span class="quiet">{{ a.then }}</span>

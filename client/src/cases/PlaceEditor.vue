@@ -8,8 +8,13 @@ import ReadingField from './ReadingField.vue';
 import { isMended } from './taken';
 
 /** A small editor at the place that was tapped: its readings and its questions, nothing else. */
-const props = defineProps<{ data: JudgedCase; knowledge: Knowledge; trouble: string }>();
-const emit = defineEmits<{ tell: [change: ChangeRequest]; closed: [] }>();
+const props = defineProps<{
+  data: JudgedCase;
+  knowledge: Knowledge;
+  trouble: string;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+const emit = defineEmits<{ closed: [] }>();
 
 const popover = ref<InstanceType<typeof Popover>>();
 const spot = ref<Spot>();
@@ -52,7 +57,7 @@ function answer(cue: string, a: { id: string; at: string }) {
   const seen = cue === 'leak-at' && a.id !== 'none' ? drip() : {};
   if (!seen) return;
   if (on && isOn(cue, a) && Object.keys(seen).length === 0) {
-    emit('tell', { remove: [on.id] });
+    void props.tell({ remove: [on.id] });
     return;
   }
   const at =
@@ -62,8 +67,8 @@ function answer(cue: string, a: { id: string; at: string }) {
           cylinder: spot.value?.cylinder ?? null,
           ...(a.at === 'cavity' && spot.value?.side ? { side: spot.value.side } : {}),
         };
-  emit('tell', { cues: [{ cue, answer: a.id, ...at, ...seen }] });
-  forget();
+  // What was typed of a drip goes only once it is taken.
+  void props.tell({ cues: [{ cue, answer: a.id, ...at, ...seen }] }).then((taken) => taken && forget());
 }
 
 // Undefined where the drops are no number: what was typed stays, with the reason.
@@ -108,7 +113,8 @@ defineExpose({ open });
         :key="what.id"
         :what="what"
         :standing="data.readings.find((r) => r.quantity === what.id)"
-        @tell="(change) => emit('tell', change)"
+        :case-id="data.id"
+        :tell="tell"
       />
       <div v-for="cue in cues" :key="cue.id" class="cue">
         <p>{{ cue.question }}</p>

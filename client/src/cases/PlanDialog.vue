@@ -3,6 +3,7 @@ import Dialog from 'primevue/dialog';
 import { ref, watch } from 'vue';
 import { api, inWords, taken, type JudgedCase, type Schemas } from '@/shared/api/client';
 import PlanTree from './PlanTree.vue';
+import { asQuestion } from './question';
 
 /** The next three checks as a tree, worked out for what is noted now. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -15,35 +16,8 @@ watch(visible, async (shown) => {
   if (!shown) return;
   plan.value = undefined;
   problem.value = '';
-  const { pump, readings, cues, context, hours, couldNot, limits, found } = props.data;
   try {
-    plan.value = taken(
-      await api.POST('/api/plan', {
-        body: {
-          pump: pump.pump,
-          setup: pump.setup,
-          readings: readings.map(({ quantity, value, uncertainty, to, at }) => ({
-            quantity,
-            value,
-            uncertainty,
-            to,
-            at,
-          })),
-          cues: cues.map(({ cue, answer, cylinder, side, dropsPerMinute }) => ({
-            cue,
-            answer,
-            cylinder,
-            side,
-            dropsPerMinute,
-          })),
-          context,
-          hours,
-          couldNot,
-          limits,
-          found,
-        },
-      }),
-    );
+    plan.value = taken(await api.POST('/api/plan', { body: asQuestion(props.data) }));
   } catch (error) {
     problem.value = inWords(error);
   }

@@ -1,24 +1,44 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import type { ChangeRequest, Schemas } from '@/shared/api/client';
+import DraftConflict from '@/shared/drafts/DraftConflict.vue';
+import { useDraft } from '@/shared/drafts/useDraft';
 import { forField, readEntry } from '@/shared/numbers';
 
-/** One number with its unit. What is typed stays until it is taken, also when it is refused. */
-const props = defineProps<{ what: Schemas['ObservableDto']; standing?: Schemas['ReadingEntryDto'] }>();
-const emit = defineEmits<{ tell: [change: ChangeRequest] }>();
+/** One number with its unit. What is typed stays until it is taken: refused, shut away, reloaded or offline. */
+const props = defineProps<{
+  caseId: string;
+  what: Schemas['ObservableDto'];
+  standing?: Schemas['ReadingEntryDto'];
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
 
-const text = ref('');
-const unit = ref('');
+const noted = computed(() => {
+  const { value, to } = props.standing ?? {};
+  return value ? forField(value.value) + (to ? ` to ${forField(to.value)}` : '') : '';
+});
+const notedUnit = () => props.standing?.value.unit ?? props.what.units[0] ?? '';
+const key = `mild-hunch.reading.${props.caseId}.${props.what.id}`;
+const draft = useDraft(key, () => noted.value);
+const unitDraft = useDraft(`${key}.unit`, notedUnit);
+const { text, conflict } = draft;
+const unit = unitDraft.text;
 const problem = ref('');
+const saving = ref(false);
 
-watch(
-  () => props.standing,
-  (now) => {
-    text.value = now ? forField(now.value.value) + (now.to ? ` to ${forField(now.to.value)}` : '') : '';
-    unit.value = now?.value.unit ?? props.what.units[0] ?? '';
-  },
-  { immediate: true },
-);
+async function send(change: ChangeRequest) {
+  saving.value = true;
+  if (await props.tell(change)) {
+    draft.done();
+    unitDraft.done();
+  }
+  saving.value = false;
+}
+
+function takeTheirs() {
+  draft.takeTheirs();
+  unitDraft.takeTheirs();
+}
 
 // "28 to 46" are the two ends of a swing; a unit typed with a number wins over the one chosen beside it.
 function save(again = false) {
@@ -34,7 +54,7 @@ function save(again = false) {
     value: amount(entry.from),
     ...(entry.to ? { to: amount(entry.to) } : {}),
   };
-  emit('tell', { readings: [reading], ...(again ? { again: true } : {}) });
+  void send({ readings: [reading], ...(again ? { again: true } : {}) });
 }
 </script>
 
@@ -58,10 +78,15 @@ function save(again = false) {
       <button v-if="standing" type="button" class="tap" title="Keep both and combine them" @click="save(true)">
         Read again
       </button>
-      <button v-if="standing" type="button" class="tap" @click="emit('tell', { remove: [standing.id] })">
-        Take out
-      </button>
+      <button v-if="standing" type="button" class="tap" @click="send({ remove: [standing.id] })">Take out</button>
     </div>
+    <DraftConflict
+      v-if="conflict !== undefined && !saving"
+      :theirs="conflict && `${conflict} ${notedUnit()}`"
+      what="this reading"
+      @mine="draft.keepMine()"
+      @theirs="takeTheirs"
+    />
     <p v-if="problem" :id="`problem-${what.id}`" class="problem" role="alert">{{ problem }}</p>
   </form>
 </template>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import type { CaseResource, ChangeRequest } from '@/shared/api/client';
+import DraftConflict from '@/shared/drafts/DraftConflict.vue';
+import { useDraft } from '@/shared/drafts/useDraft';
 
-/** Free words for one stage, saved when you leave the field; a draft survives everything. */
+/** Free words for one stage, saved when you leave the field; a draft survives everything, and is overwritten by nobody. */
 const props = defineProps<{
   data: CaseResource;
   name: string;
@@ -10,33 +12,41 @@ const props = defineProps<{
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
 
-const key = `mild-hunch.draft.${props.data.id}.${props.name}`;
-const text = ref(window.localStorage.getItem(key) ?? props.data.facts[props.name] ?? '');
-
-watch(
-  () => props.data.facts[props.name],
-  (now) => (text.value = now ?? ''),
-);
-watch(text, (now) => window.localStorage.setItem(key, now));
+const draft = useDraft(`mild-hunch.draft.${props.data.id}.${props.name}`, () => props.data.facts[props.name] ?? '');
+const { text, changed, conflict } = draft;
+const saving = ref(false);
 
 async function save() {
-  if (text.value.trim() === (props.data.facts[props.name] ?? '')) {
-    window.localStorage.removeItem(key);
-    return;
-  }
-  if (await props.tell({ facts: { [props.name]: text.value } })) window.localStorage.removeItem(key);
+  if (!changed.value || conflict.value !== undefined || saving.value) return;
+  saving.value = true;
+  if (await props.tell({ facts: { [props.name]: text.value } })) draft.done();
+  saving.value = false;
+}
+
+function keepMine() {
+  draft.keepMine();
+  void save();
 }
 </script>
 
 <template>
-  <label class="note">
-    {{ label }}
-    <textarea v-model="text" rows="3" @blur="save" />
-  </label>
+  <div class="note">
+    <label>
+      {{ label }}
+      <textarea v-model="text" rows="3" @blur="save" />
+    </label>
+    <DraftConflict
+      v-if="conflict !== undefined && !saving"
+      :theirs="conflict"
+      what="this note"
+      @mine="keepMine"
+      @theirs="draft.takeTheirs()"
+    />
+  </div>
 </template>
 
 <style scoped>
-.note {
+label {
   display: block;
   font-weight: 700;
 }

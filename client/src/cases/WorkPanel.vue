@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { percent } from '@/shared/format';
@@ -22,21 +23,36 @@ const hazards = computed(() => {
 const found = computed(() => props.knowledge.cues.filter((c) => c.reveals));
 const faults = computed(() => props.knowledge.faults);
 const cylinders = computed(() => props.data.pump.pump.cylinders ?? 1);
+const placeName = (location: string, k: number) =>
+  location === 'end' ? (k === 1 ? 'left end' : 'right end') : `cylinder ${k}`;
 const closedAs = computed(() => {
-  const [fault, cylinder] = (props.data.closed ?? '').split('@');
-  const name = faults.value.find((f) => f.id === fault)?.name;
-  return name ? `${name}${cylinder ? `, cylinder ${cylinder}` : ''}` : '';
+  const [id, cylinder] = (props.data.closed ?? '').split('@');
+  const found = faults.value.find((f) => f.id === id);
+  return found ? `${found.name}${cylinder ? `, ${placeName(found.location, Number(cylinder))}` : ''}` : '';
 });
 
-function close(event: Event) {
-  const form = new FormData(event.target as HTMLFormElement);
-  const [fault, cylinder] = [String(form.get('fault')), String(form.get('cylinder') ?? '')];
-  const placed = faults.value.find((f) => f.id === fault)?.location === 'cylinder' && cylinder;
-  void props.tell({ facts: { closed: placed ? `${fault}@${cylinder}` : fault } });
+// What it was is chosen by hand; until then the leader stands there. A choice made stays, whatever the verdict does meanwhile.
+const choice = useStorage(`mild-hunch.found.${props.data.id}`, { fault: '', cylinder: '' });
+const fault = computed({
+  get: () => choice.value.fault || (props.data.diagnosis.suspects[0]?.fault ?? ''),
+  set: (id) => (choice.value = { ...choice.value, fault: id }),
+});
+const location = computed(() => faults.value.find((f) => f.id === fault.value)?.location ?? 'none');
+
+async function close() {
+  const cylinder = location.value !== 'none' && choice.value.cylinder;
+  if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
+    choice.value = { fault: '', cylinder: '' };
 }
 
-const isOn = (cue: string, answer: string, k?: number) =>
-  props.data.cues.some((c) => c.cue === cue && c.answer === answer && (k === undefined || c.cylinder === k));
+const standing = (cue: string, answer: string, k?: number) =>
+  props.data.cues.find((c) => c.cue === cue && c.answer === answer && (k === undefined || c.cylinder === k));
+
+/** A second tap takes it out again. */
+function tap(cue: string, answer: string, k?: number) {
+  const there = standing(cue, answer, k);
+  void props.tell(there ? { remove: [there.id] } : { cues: [{ cue, answer, ...(k ? { cylinder: k } : {}) }] });
+}
 </script>
 
 <template>
@@ -75,8 +91,9 @@ const isOn = (cue: string, answer: string, k?: number) =>
               :key="k"
               type="button"
               class="tap"
-              :class="{ on: isOn(cue.id, a.id, k || undefined) }"
-              @click="tell({ cues: [{ cue: cue.id, answer: a.id, ...(k ? { cylinder: k } : {}) }] })"
+              :class="{ on: standing(cue.id, a.id, k || undefined) }"
+              :aria-pressed="standing(cue.id, a.id, k || undefined) !== undefined"
+              @click="tap(cue.id, a.id, k || undefined)"
             >
               {{ k ? `${k} ` : '' }}{{ a.text }}
             </button>
@@ -99,15 +116,15 @@ const isOn = (cue: string, answer: string, k?: number) =>
       <form v-else class="close" @submit.prevent="close">
         <label
           >Found
-          <select name="fault" :value="data.diagnosis.suspects[0]?.fault">
+          <select v-model="fault" name="fault">
             <option v-for="f in faults" :key="f.id" :value="f.id">{{ f.name }}</option>
           </select></label
         >
-        <label
-          >Cylinder
-          <select name="cylinder">
-            <option value="">none</option>
-            <option v-for="k in cylinders" :key="k">{{ k }}</option>
+        <label v-if="location !== 'none'"
+          >Where
+          <select v-model="choice.cylinder" name="cylinder">
+            <option value="">not said</option>
+            <option v-for="k in cylinders" :key="k" :value="String(k)">{{ placeName(location, k) }}</option>
           </select></label
         >
         <button type="submit" class="tap on">Close the case</button>

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils';
 import PrimeVue from 'primevue/config';
-import { describe, expect, it, vi } from 'vitest';
-import type { Schemas } from '@/shared/api/client';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { ChangeRequest, Schemas } from '@/shared/api/client';
 import { aCase, knowledge, q } from './fixtures';
 import HoursFields from './HoursFields.vue';
 import LimitsDialog from './LimitsDialog.vue';
@@ -22,6 +22,12 @@ const button = (
   text: string,
 ) => wrapper.findAll('button').find((b) => b.text() === text);
 
+const tell = vi.fn<(change: ChangeRequest) => Promise<boolean>>();
+beforeEach(() => {
+  window.localStorage.clear();
+  tell.mockReset().mockResolvedValue(true);
+});
+
 describe('a reading as it is taken', () => {
   it.each([
     ['28 to 46', 28, 46],
@@ -29,21 +35,19 @@ describe('a reading as it is taken', () => {
     ['28 – 46', 28, 46],
     ['12,5 to 13', 12.5, 13],
   ])('takes “%s” as a range', async (text, value, to) => {
-    const field = mount(ReadingField, { props: { what: pressure } });
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what: pressure, tell } });
     await field.get('input').setValue(text);
     await field.get('form').trigger('submit');
-    expect(field.emitted('tell')).toEqual([
+    expect(tell.mock.calls).toEqual([
       [{ readings: [{ quantity: 'discharge-pressure', value: q(value, 'bar'), to: q(to, 'bar') }] }],
     ]);
   });
 
   it('takes a number below zero as a number', async () => {
-    const field = mount(ReadingField, { props: { what: pressure } });
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what: pressure, tell } });
     await field.get('input').setValue('-0.3');
     await field.get('form').trigger('submit');
-    expect(field.emitted('tell')).toEqual([
-      [{ readings: [{ quantity: 'discharge-pressure', value: q(-0.3, 'bar') }] }],
-    ]);
+    expect(tell.mock.calls).toEqual([[{ readings: [{ quantity: 'discharge-pressure', value: q(-0.3, 'bar') }] }]]);
   });
 
   it('keeps the first when it is read again', async () => {
@@ -56,26 +60,24 @@ describe('a reading as it is taken', () => {
       at: null,
       judged: true,
     };
-    const field = mount(ReadingField, { props: { what: speed, standing } });
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what: speed, standing, tell } });
     await field.get('input').setValue('1451');
     await button(field, 'Read again')?.trigger('click');
-    expect(field.emitted('tell')).toEqual([
-      [{ readings: [{ quantity: 'speed', value: q(1451, 'rpm') }], again: true }],
-    ]);
+    expect(tell.mock.calls).toEqual([[{ readings: [{ quantity: 'speed', value: q(1451, 'rpm') }], again: true }]]);
   });
 });
 
 describe('the next check', () => {
   it('says what testing and opening would take, and takes no for an answer', async () => {
-    const panel = mount(NextCheckPanel, { props: { data: aCase({ couldNot: ['oil'] }), knowledge } });
+    const panel = mount(NextCheckPanel, { props: { data: aCase({ couldNot: ['oil'] }), knowledge, tell } });
     expect(panel.text()).toContain('58 min to a proved pump');
     await button(panel, 'Could not do it')?.trigger('click');
-    expect(panel.emitted('tell')).toEqual([[{ couldNot: ['oil', 'inlet-hose'] }]]);
+    expect(tell.mock.calls).toEqual([[{ couldNot: ['oil', 'inlet-hose'] }]]);
   });
 
   it('tells that limits are in force', () => {
     const limits = { without: ['transducer'], keepRunning: null, mostMinutes: null, apprentice: null, avoid: null };
-    expect(mount(NextCheckPanel, { props: { data: aCase({ limits }), knowledge } }).text()).toContain(
+    expect(mount(NextCheckPanel, { props: { data: aCase({ limits }), knowledge, tell } }).text()).toContain(
       'Limits of today: some',
     );
   });

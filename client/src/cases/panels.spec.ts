@@ -1,5 +1,7 @@
-import { mount } from '@vue/test-utils';
+import { config, flushPromises, mount } from '@vue/test-utils';
+import PrimeVue from 'primevue/config';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { ChangeRequest, Knowledge } from '@/shared/api/client';
 import NoVerdict from './NoVerdict.vue';
 import StopNow from './StopNow.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
@@ -8,9 +10,17 @@ import ReadingsStrip from './ReadingsStrip.vue';
 import StageNote from './StageNote.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
+import WorkPanel from './WorkPanel.vue';
 import { aCase, aComparison, aLedger, aSuspect, knowledge, q } from './fixtures';
 
 beforeEach(() => window.localStorage.clear());
+
+config.global.plugins = [PrimeVue];
+const tell = vi.fn<(change: ChangeRequest) => Promise<boolean>>();
+beforeEach(() => {
+  window.localStorage.clear();
+  tell.mockReset().mockResolvedValue(true);
+});
 
 describe('the water ledger', () => {
   it('draws what is missing as long as it is', () => {
@@ -144,24 +154,22 @@ describe('the suspects', () => {
 
 describe('the next check', () => {
   it('shows what each answer would do and its hazards, and is answered by a tap', async () => {
-    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge } });
+    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge, tell } });
     expect(panel.text()).toContain('Inlet valve leaks → 60 %');
     expect(panel.text()).toContain('Guards stay on.');
     await panel.findAll('.answer')[1]?.trigger('click');
-    expect(panel.emitted('tell')).toEqual([[{ cues: [{ cue: 'inlet-hose', answer: 'kicking' }] }]]);
+    expect(tell.mock.calls).toEqual([[{ cues: [{ cue: 'inlet-hose', answer: 'kicking' }] }]]);
   });
 
   it('offers a field where the check is a measurement', async () => {
-    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge } });
+    const panel = mount(NextCheckPanel, { props: { data: aCase(), knowledge, tell } });
     await panel
       .findAll('button')
       .find((b) => b.text() === 'Another check')
       ?.trigger('click');
     await panel.get('input').setValue('1390');
     await panel.get('form').trigger('submit');
-    expect(panel.emitted('tell')).toEqual([
-      [{ readings: [{ quantity: 'speed', value: { value: 1390, unit: 'rpm' } }] }],
-    ]);
+    expect(tell.mock.calls).toEqual([[{ readings: [{ quantity: 'speed', value: { value: 1390, unit: 'rpm' } }] }]]);
   });
 
   it('can put the cheapest first', async () => {
@@ -169,7 +177,7 @@ describe('the next check', () => {
     const [first, second] = data.diagnosis.nextChecks;
     if (!first || !second) throw new Error('two checks are needed');
     const dear = { ...data, diagnosis: { ...data.diagnosis, nextChecks: [{ ...first, minutes: 9 }, second] } };
-    const panel = mount(NextCheckPanel, { props: { data: dear, knowledge } });
+    const panel = mount(NextCheckPanel, { props: { data: dear, knowledge, tell } });
     expect(panel.text()).toContain('Watch the inlet hose');
     await panel.get('.order').trigger('click');
     expect(panel.text()).toContain('Measure the speed');
@@ -178,7 +186,7 @@ describe('the next check', () => {
   it('says so when nothing is left to check', () => {
     const data = aCase();
     const panel = mount(NextCheckPanel, {
-      props: { data: { ...data, diagnosis: { ...data.diagnosis, nextChecks: [] } }, knowledge },
+      props: { data: { ...data, diagnosis: { ...data.diagnosis, nextChecks: [] } }, knowledge, tell },
     });
     expect(panel.text()).toContain('No check left');
   });
@@ -188,10 +196,10 @@ describe('a reading', () => {
   const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'] };
 
   it('keeps what is no number and says what would be one', async () => {
-    const field = mount(ReadingField, { props: { what } });
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what, tell } });
     await field.get('input').setValue('fast');
     await field.get('form').trigger('submit');
-    expect(field.emitted('tell')).toBeUndefined();
+    expect(tell).not.toHaveBeenCalled();
     expect(field.text()).toContain('“fast” is not a number');
     expect((field.get('input').element as HTMLInputElement).value).toBe('fast');
   });
@@ -206,13 +214,13 @@ describe('a reading', () => {
       at: null,
       judged: true,
     };
-    const field = mount(ReadingField, { props: { what, standing } });
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what, standing, tell } });
     expect((field.get('input').element as HTMLInputElement).value).toBe('1447');
     await field
       .findAll('button')
       .find((b) => b.text() === 'Take out')
       ?.trigger('click');
-    expect(field.emitted('tell')).toEqual([[{ remove: ['r1'] }]]);
+    expect(tell.mock.calls).toEqual([[{ remove: ['r1'] }]]);
   });
 });
 
@@ -228,5 +236,107 @@ describe('a note', () => {
     expect((second.get('textarea').element as HTMLTextAreaElement).value).toBe('since Tuesday');
     await second.get('textarea').trigger('blur');
     await vi.waitFor(() => expect(window.localStorage.length).toBe(0));
+  });
+});
+
+describe('what is typed', () => {
+  const what = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm', 'Hz'] };
+  const standing = (value: number) => ({
+    id: 'r1',
+    quantity: 'speed',
+    value: q(value, 'rpm'),
+    uncertainty: null,
+    to: null,
+    at: null,
+    judged: true,
+  });
+  const value = (field: { get: (what: string) => { element: Element } }) =>
+    (field.get('input').element as HTMLInputElement).value;
+
+  it('stays in a reading when the case is fetched again, and when the editor is shut', async () => {
+    const props = { caseId: 'case-1', what, standing: standing(1447), tell };
+    const field = mount(ReadingField, { props });
+    await field.get('input').setValue('1390');
+    await field.setProps({ standing: standing(1447) });
+    expect(value(field)).toBe('1390');
+    field.unmount();
+    expect(value(mount(ReadingField, { props }))).toBe('1390');
+  });
+
+  it('stays in a reading that could not be sent, with its unit', async () => {
+    tell.mockResolvedValue(false);
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what, tell } });
+    await field.get('input').setValue('23.5');
+    await field.get('select').setValue('Hz');
+    await field.get('form').trigger('submit');
+    await flushPromises();
+    field.unmount();
+    const again = mount(ReadingField, { props: { caseId: 'case-1', what, tell } });
+    expect(value(again)).toBe('23.5');
+    expect((again.get('select').element as HTMLSelectElement).value).toBe('Hz');
+  });
+
+  it('stands beside what somebody else read meanwhile', async () => {
+    const field = mount(ReadingField, { props: { caseId: 'case-1', what, standing: standing(1447), tell } });
+    await field.get('input').setValue('1390');
+    await field.setProps({ standing: standing(1420) });
+    expect(value(field)).toBe('1390');
+    expect(field.get('blockquote').text()).toBe('1420 rpm');
+  });
+
+  it('stays in a note that somebody else wrote meanwhile, and is not sent over theirs', async () => {
+    const props = { data: aCase(), name: 'note-ask', label: 'Notes', tell };
+    const note = mount(StageNote, { props });
+    await note.get('textarea').setValue('mine');
+    await note.setProps({ data: aCase({ facts: { 'note-ask': 'theirs' } }) });
+    await note.get('textarea').trigger('blur');
+    expect((note.get('textarea').element as HTMLTextAreaElement).value).toBe('mine');
+    expect(note.text()).toContain('theirs');
+    expect(tell).not.toHaveBeenCalled();
+    await note
+      .findAll('button')
+      .find((b) => b.text() === 'Keep mine')
+      ?.trigger('click');
+    expect(tell.mock.calls).toEqual([[{ facts: { 'note-ask': 'mine' } }]]);
+  });
+});
+
+describe('what it was', () => {
+  const known: Knowledge = {
+    ...knowledge,
+    faults: ['inlet-valve-leak', 'nozzle-worn', 'intens-discharge-check'].map((id) => ({
+      id,
+      name: id,
+      part: id,
+      side: null,
+      location: id === 'nozzle-worn' ? 'none' : id.startsWith('intens') ? 'end' : 'cavity',
+      how: '',
+      zero: '',
+      one: '',
+    })),
+  };
+  const panel = (data = aCase()) => mount(WorkPanel, { props: { data, knowledge: known, stage: 'prove', tell } });
+  const pick = (shown: ReturnType<typeof panel>, name: string, value: string) =>
+    shown.get(`select[name="${name}"]`).setValue(value);
+
+  it('stays chosen whatever the verdict does meanwhile, and after a reload', async () => {
+    const first = panel();
+    await pick(first, 'fault', 'nozzle-worn');
+    await first.setProps({ data: aCase({ version: 9 }) });
+    expect((first.get('select[name="fault"]').element as HTMLSelectElement).value).toBe('nozzle-worn');
+    first.unmount();
+    await panel().get('form').trigger('submit');
+    expect(tell.mock.calls).toEqual([[{ facts: { closed: 'nozzle-worn' } }]]);
+  });
+
+  it.each([
+    ['inlet-valve-leak', '2', 'inlet-valve-leak@2'],
+    ['intens-discharge-check', '2', 'intens-discharge-check@2'],
+  ])('keeps the place of %s', async (fault, cylinder, closed) => {
+    const shown = panel();
+    await pick(shown, 'fault', fault);
+    await pick(shown, 'cylinder', cylinder);
+    await shown.get('form').trigger('submit');
+    expect(tell.mock.calls).toEqual([[{ facts: { closed } }]]);
   });
 });

@@ -1,33 +1,22 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
-import { onMounted, reactive, ref, watch } from 'vue';
+import Button from 'primevue/button';
+import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, inWords, Refusal, taken } from '@/shared/api/client';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import PlateFields from './PlateFields.vue';
 import RunFields from './RunFields.vue';
-import { emptyPlate, fromResource, problemsOf, toRequest } from './plate';
+import { problemsOf, toRequest } from './plate';
+import { usePlateDraft } from './usePlateDraft';
 
 /** The type plate, typed in once. What is typed is kept until it is stored. */
 const props = defineProps<{ id?: string }>();
 const router = useRouter();
 const client = useQueryClient();
-const draftKey = `mild-hunch.pump.${props.id ?? 'new'}`;
-const plate = reactive(emptyPlate());
+const draft = usePlateDraft(props.id);
+const { plate, etag, conflicts, trouble } = draft;
 const problems = ref<Record<string, string>>({});
-const trouble = ref('');
-let etag = '';
-
-onMounted(async () => {
-  if (props.id) {
-    const result = await api.GET('/api/pumps/{id}', { params: { path: { id: props.id } } });
-    etag = result.response.headers.get('ETag') ?? '';
-    Object.assign(plate, fromResource(taken(result)));
-  }
-  const draft = window.localStorage.getItem(draftKey);
-  if (draft) Object.assign(plate, JSON.parse(draft) as object);
-  watch(plate, (now) => window.localStorage.setItem(draftKey, JSON.stringify(now)), { deep: true });
-});
 
 async function save() {
   problems.value = problemsOf(plate);
@@ -37,13 +26,23 @@ async function save() {
   try {
     const stored = props.id
       ? taken(
-          await api.PUT('/api/pumps/{id}', { params: { path: { id: props.id } }, body, headers: { 'If-Match': etag } }),
+          await api.PUT('/api/pumps/{id}', {
+            params: { path: { id: props.id } },
+            body,
+            headers: { 'If-Match': etag.value },
+          }),
         )
       : taken(await api.POST('/api/pumps', { body }));
-    window.localStorage.removeItem(draftKey);
+    draft.done();
     await client.invalidateQueries();
     await router.push(`/pumps/${stored.id}`);
   } catch (error) {
+    if (error instanceof Refusal && error.status === 412) {
+      await draft.renew();
+      trouble.value =
+        'Somebody corrected this pump meanwhile, so nothing is stored yet. Look it over, then store it again.';
+      return;
+    }
     trouble.value = inWords(error);
     if (error instanceof Refusal)
       problems.value = Object.fromEntries(Object.entries(error.fields).map(([k, v]) => [k, v.join(' ')]));
@@ -69,6 +68,18 @@ async function save() {
         </fieldset>
         <PlateFields :plate="plate" :problems="problems" />
         <RunFields :plate="plate" :problems="problems" />
+        <div v-if="conflicts.length" class="conflicts" role="alert">
+          <p>
+            Somebody corrected this pump after you began to type. What only they changed stands here now; these you both
+            changed, and yours stays where you leave it:
+          </p>
+          <ul>
+            <li v-for="c in conflicts" :key="c.field">
+              <span>{{ c.name }}: yours {{ c.mine }}, theirs {{ c.theirs }}</span>
+              <Button label="Take theirs" severity="secondary" variant="outlined" @click="draft.takeTheirs(c)" />
+            </li>
+          </ul>
+        </div>
         <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
         <button type="submit" class="tap on">{{ id ? 'Store' : 'Store the pump' }}</button>
       </form>
@@ -115,6 +126,30 @@ form :deep(.check input) {
 form :deep(.across) {
   grid-column: 1 / -1;
   margin: 0;
+}
+
+.conflicts {
+  padding: 0.5rem 1rem;
+  border-left: 4px solid var(--suspect);
+  background: var(--card);
+}
+
+.conflicts ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.conflicts li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0.25rem 0;
+}
+
+.conflicts p {
+  margin: 0.25rem 0;
 }
 
 form > .tap {

@@ -4,7 +4,7 @@ import type { Figure, PumpResource, Quantity, Schemas } from '@/shared/api/clien
 import { usePumpKnowledge } from '@/shared/api/useKnowledge';
 import { digits, percent, quantity, signed } from '@/shared/format';
 import SliderField from './SliderField.vue';
-import { faultsOf, type WhatIf } from './whatIf';
+import { faultsOf, temperatureRange, type WhatIf } from './whatIf';
 
 /** What if: speed, nozzle, inlet, temperature and any fault, moved by hand while everything else follows. */
 const tried = defineModel<WhatIf>({ required: true });
@@ -21,6 +21,7 @@ const faults = computed(() => (knowledge.data.value ? faultsOf(knowledge.data.va
 const known = (id: string) => faults.value.find((f) => f.id === id);
 const speed = computed(() => props.running ?? props.pump.setup.speed);
 const length = computed(() => props.pump.setup.inlet?.run?.length);
+const warmth = computed(() => temperatureRange(props.pump));
 
 function add(event: Event) {
   const picker = event.target as HTMLSelectElement;
@@ -63,10 +64,10 @@ const speedText = computed(() => {
       <SliderField
         v-model="tried.temperature"
         label="Temperature"
-        :min="0"
-        :max="pump.setup.liquid === 'seawater' ? 40 : 95"
+        :min="warmth.least"
+        :max="warmth.most"
         :step="1"
-        :text="`${digits(tried.temperature)} ${pump.setup.temperature?.unit ?? '°C'}`"
+        :text="`${digits(tried.temperature)} ${warmth.unit}`"
       />
       <div v-for="(f, i) in tried.faults" :key="i" class="fault">
         <div class="where">

@@ -1,4 +1,4 @@
-import { ref, watch } from 'vue';
+import { onScopeDispose, ref, watch } from 'vue';
 import { api, Refusal, taken, type Schemas } from '@/shared/api/client';
 import { toPump, type Plate } from './plate';
 
@@ -30,5 +30,9 @@ export function useNameplate(plate: Plate) {
     },
     { deep: true, immediate: true },
   );
+  onScopeDispose(() => {
+    window.clearTimeout(waiting);
+    asked++;
+  });
   return { plateResult, note };
 }

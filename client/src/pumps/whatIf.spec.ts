@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Knowledge, PumpResource } from '@/shared/api/client';
-import { asItIs, faultsOf, untouched, whatIfBody } from './whatIf';
+import { asItIs, faultsOf, temperatureRange, untouched, whatIfBody } from './whatIf';
 
 const q = (value: number, unit: string) => ({ value, unit });
 
@@ -71,5 +71,16 @@ describe('faults to try', () => {
   it('are faults', () => {
     const knowledge = { faults: [{ id: 'no-fault' }, { id: 'valve' }] } as unknown as Knowledge;
     expect(faultsOf(knowledge).map((f) => f.id)).toEqual(['valve']);
+  });
+});
+
+/** 0 °C is 32 °F, 95 °C is 203 °F (definition of the scales). */
+describe('temperatures to try', () => {
+  const of = (unit: string, liquid = 'water') => temperatureRange(aPump({}, { temperature: q(60, unit), liquid }));
+  it('are in the unit of the pump', () => {
+    expect(of('°C')).toEqual({ least: 0, most: 95, unit: '°C' });
+    expect(of('°F').least).toBeCloseTo(32);
+    expect(of('°F').most).toBeCloseTo(203);
+    expect(of('°F', 'seawater').most).toBeCloseTo(104);
   });
 });

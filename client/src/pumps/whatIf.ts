@@ -69,3 +69,14 @@ export function whatIfBody(resource: PumpResource, tried: WhatIf, running = reso
 /** Faults to try, in the words of the catalogue. */
 export const faultsOf = (knowledge: Knowledge): Knowledge['faults'] =>
   knowledge.faults.filter((f) => f.id !== 'no-fault');
+
+/** Temperatures that can be tried, in the unit in which this pump's is kept: 0 to 95 °C, of seawater 0 to 40 °C. */
+export function temperatureRange({ setup }: Pick<PumpResource, 'setup'>): {
+  least: number;
+  most: number;
+  unit: string;
+} {
+  const unit = setup.temperature?.unit ?? '°C';
+  const from = (celsius: number) => (unit === '°F' ? celsius * 1.8 + 32 : unit === 'K' ? celsius + 273.15 : celsius);
+  return { least: from(0), most: from(setup.liquid === 'seawater' ? 40 : 95), unit };
+}

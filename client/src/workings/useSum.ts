@@ -1,4 +1,4 @@
-import { computed, ref, watch, type Ref } from 'vue';
+import { computed, onScopeDispose, ref, watch, type Ref } from 'vue';
 import { api, inWords, Refusal, taken, type Schemas } from '@/shared/api/client';
 import { forField, readEntry, whyNot } from '@/shared/numbers';
 
@@ -91,7 +91,13 @@ export function useSum(sum: Ref<Sum | undefined>) {
     { deep: true, immediate: true },
   );
 
-  /** Fills in what a pump already tells. */
+  // What was asked last is answered to nobody.
+  onScopeDispose(() => {
+    window.clearTimeout(waiting);
+    asked++;
+  });
+
+  /** Fills in what a pump already says. */
   async function fill(pump: Schemas['PumpResource']) {
     const now = sum.value;
     if (!now) return;

@@ -16,7 +16,14 @@ export type Quantity = Schemas['QuantityDto'];
 export type Figure = Schemas['FigureDto'];
 export type JotResponse = Schemas['JotResponse'];
 
-export const api = createClient<paths>({ baseUrl: '', fetch: (request) => globalThis.fetch(request) });
+/** A server that says nothing for so long is not there. */
+const patience = 20_000;
+
+export const api = createClient<paths>({
+  baseUrl: '',
+  fetch: (request) =>
+    globalThis.fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) }),
+});
 
 /** A refusal by the server, in words, with the field it is about. */
 export class Refusal extends Error {
@@ -43,6 +50,8 @@ export function taken<T>(result: { data?: T; error?: unknown; response: Response
 /** What went wrong, for the person at the pump. */
 export function inWords(error: unknown): string {
   if (error instanceof Refusal) return error.message;
+  if (error instanceof DOMException && error.name === 'TimeoutError')
+    return 'The server does not answer. What you typed is kept; try again.';
   if (error instanceof TypeError) return 'The server cannot be reached. What you typed is kept; try again.';
   return error instanceof Error ? error.message : String(error);
 }

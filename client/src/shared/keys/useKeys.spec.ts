@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { match, typing } from './useKeys';
+import { covered, match, typing } from './useKeys';
 
 const actions = ['n', 'g c', 'c', 'u'].map((keys) => ({ keys, says: keys, run: () => undefined }));
 
@@ -13,5 +13,12 @@ describe('keys', () => {
     expect(typing(document.createElement('input'))).toBe(true);
     expect(typing(document.createElement('textarea'))).toBe(true);
     expect(typing(document.createElement('button'))).toBe(false);
+  });
+
+  it('are not the page’s while something lies over it', () => {
+    expect(covered()).toBe(false);
+    document.body.innerHTML = '<div role="dialog"></div>';
+    expect(covered()).toBe(true);
+    document.body.innerHTML = '';
   });
 });

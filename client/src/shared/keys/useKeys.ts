@@ -29,6 +29,9 @@ export function match(actions: KeyAction[], stroke: string, before: string): Key
   return actions.find((a) => a.keys === `${before} ${stroke}`) ?? actions.find((a) => a.keys === stroke);
 }
 
+/** True while something lies over the page: its keys are the page's no longer. */
+export const covered = (): boolean => document.querySelector('[role="dialog"]') !== null;
+
 /** Registers keys while the component is shown. */
 export function useKeys(actions: KeyAction[]): void {
   onMounted(() => active.push(actions));
@@ -39,7 +42,7 @@ export function useKeys(actions: KeyAction[]): void {
 export function useKeyListener(): void {
   let before = '';
   const onKey = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || covered()) return;
     const action = match(allKeys(), event.key, before);
     before = event.key;
     if (!action) return;
