@@ -102,7 +102,7 @@ public partial class WhatIfTests(Product product)
     {
         var label = technician.Ask("document.querySelector('[role=img][aria-label^=\"Gauge at the head\"]')?.getAttribute('aria-label') "
             + "?? ''") as string ?? "";
-        var match = Told().Match(label);
+        var match = Noted().Match(label);
         return match.Success
             ? (
                 double.Parse(match.Groups[1].Value, CultureInfo.InvariantCulture),
@@ -111,7 +111,7 @@ public partial class WhatIfTests(Product product)
     }
 
     [GeneratedRegex(@"head: ([\d.]+) bar, swinging by ([\d.]+) bar")]
-    private static partial Regex Told();
+    private static partial Regex Noted();
 
     [GeneratedRegex(@"\+([\d.]+) % area")]
     private static partial Regex Wear();

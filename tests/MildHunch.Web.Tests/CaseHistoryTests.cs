@@ -75,7 +75,7 @@ public class CaseHistoryTests
     }
 
     [Fact]
-    public void A_fact_told_again_replaces_itself_and_an_empty_one_clears()
+    public void A_fact_set_again_replaces_itself_and_an_empty_one_clears()
     {
         var entity = Fresh();
         entity.Tell(entity.Begin("again", Now), "complaint", "It pours");

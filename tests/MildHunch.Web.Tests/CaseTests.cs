@@ -9,17 +9,17 @@ public class CaseTests(Workshop product)
     [Fact]
     public async Task Tell_undo_redo()
     {
-        var (id, etag, start) = await NewCase("Told and taken back");
-        var (told, etag2) = await Tell(
+        var (id, etag, start) = await NewCase("Noted and taken back");
+        var (noted, etag2) = await Tell(
             id, etag, new JsonObject { ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar")) });
-        told["readings"]!.AsArray().Count.ShouldBe(1);
-        Leader(told).ShouldNotBe(Leader(start));
+        noted["readings"]!.AsArray().Count.ShouldBe(1);
+        Leader(noted).ShouldNotBe(Leader(start));
         var (undone, etag3) = await Step(id, etag2, "undo");
         undone["readings"]!.AsArray().Count.ShouldBe(0);
         Leader(undone).ShouldBe(Leader(start));
         undone["redo"]!.GetValue<string>().ShouldContain("31");
         var (again, etag4) = await Step(id, etag3, "redo");
-        again["readings"]!.ToJsonString().ShouldBe(told["readings"]!.ToJsonString());
+        again["readings"]!.ToJsonString().ShouldBe(noted["readings"]!.ToJsonString());
         var (_, etag5) = await Step(id, etag4, "undo");
         var (response, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, etag5);
         response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
@@ -51,16 +51,16 @@ public class CaseTests(Workshop product)
         dry["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "leak-at").ShouldBe(1);
     }
 
-    /// <summary>How fast it drips and when is kept as told, and an answer after the mend stands beside the one before it.</summary>
+    /// <summary>How fast it drips and when is kept as entered, and an answer after the mend stands beside the one before it.</summary>
     [Fact]
-    public async Task Drips_are_kept_as_told_and_answers_before_and_after_a_mend_apart()
+    public async Task Drips_are_kept_as_entered_and_answers_before_and_after_a_mend_apart()
     {
         var (id, etag, _) = await NewCase("Drips");
         var weep = Product.Cue("leak-at", "weep", 2);
         weep["stream"] = true;
         weep["when"] = "standing";
-        (var told, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(weep, Product.Cue("needle", "swings")) });
-        var shown = told["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "leak-at")!;
+        (var noted, etag) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(weep, Product.Cue("needle", "swings")) });
+        var shown = noted["cues"]!.AsArray().Single(c => c!["cue"]!.GetValue<string>() == "leak-at")!;
         (shown["stream"]!.GetValue<bool>(), shown["when"]!.GetValue<string>(), shown["tag"]!.GetValue<string>())
             .ShouldBe((true, "standing", "weep 2, a stream, also standing"));
         var steady = Product.Cue("needle", "steady");
@@ -148,7 +148,7 @@ public class CaseTests(Workshop product)
     }
 
     [Fact]
-    public async Task Everything_told_outlives_a_restart()
+    public async Task Everything_entered_outlives_a_restart()
     {
         var folder = Directory.CreateTempSubdirectory("mild-hunch-restart-").FullName;
         try

@@ -62,12 +62,12 @@ public class FiniteTests(Product product)
             setup["supplyPressure"] = Amount(seed % 20 / 10.0, "bar");
         if (Has(5))
             setup["nozzle"]!["count"] = 1 + (seed % 30);
-        var told = new JsonArray([.. readings.Select(r => (JsonNode)Told(r))]);
+        var noted = new JsonArray([.. readings.Select(r => (JsonNode)Noted(r))]);
         var question = new JsonObject
         {
             ["pump"] = pump,
             ["setup"] = setup,
-            ["readings"] = told,
+            ["readings"] = noted,
             ["cues"] = new JsonArray(Cue("needle", seed % 2 == 0 ? "swings" : "hunts"))
         };
         foreach (var path in new[] { "/api/diagnosis", "/api/expectation" })
@@ -81,7 +81,7 @@ public class FiniteTests(Product product)
         }
     }
 
-    private static JsonObject Told((int What, double Log, bool Range) r)
+    private static JsonObject Noted((int What, double Log, bool Range) r)
     {
         var (id, unit) = Quantities[r.What];
         var value = Math.Pow(10, r.Log);

@@ -70,7 +70,7 @@ public class GroundTests(Workshop product, Product shipped)
     }
 
     [Fact]
-    public async Task Of_two_pumps_of_one_tag_at_the_same_moment_one_is_told_so()
+    public async Task Of_two_pumps_of_one_tag_at_the_same_moment_one_hears_so()
     {
         var pump = new JsonObject { ["tag"] = $"TWIN-{Guid.NewGuid():N}"[..12], ["pump"] = Pump(), ["setup"] = Setup() };
         var answers = await Task.WhenAll(Enumerable.Range(0, 4)
@@ -136,7 +136,7 @@ public class GroundTests(Workshop product, Product shipped)
         """{ "checks": [ { "id": "x", "name": "x", "minutes": 1, "opens": "head", "cue": "sound", "how": "", "hazards": [] } ] }""")]
     [InlineData("[]")]
     [InlineData("{")]
-    public async Task A_shops_file_that_is_wrong_is_left_out_whole_and_told(string file)
+    public async Task A_shops_file_that_is_wrong_is_left_out_whole_and_named(string file)
     {
         var folder = Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         await File.WriteAllTextAsync(Path.Combine(folder, "shop-knowledge.json"), file, TestContext.Current.CancellationToken);

@@ -58,7 +58,7 @@ public class ModelTests(Product product)
     }
 
     [Fact]
-    public async Task Faults_cost_power_and_money_at_the_prices_told()
+    public async Task Faults_cost_power_and_money_at_the_prices_given()
     {
         var question = Question();
         question["faults"] = new JsonArray(Fault("unloader-leaking-by", 1));

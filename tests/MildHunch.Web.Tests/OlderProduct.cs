@@ -12,17 +12,17 @@ internal static class OlderProduct
     public static async Task Read(string folder, string caseId, string quantity, double value, string unit)
     {
         await using var db = Open(folder);
-        var told = await db.Cases.Include(c => c.Changes).Include(c => c.Readings).SingleAsync(c => c.Id == caseId);
-        told.Readings.Add(new ReadingEntity
+        var noted = await db.Cases.Include(c => c.Changes).Include(c => c.Readings).SingleAsync(c => c.Id == caseId);
+        noted.Readings.Add(new ReadingEntity
         {
             Id = Ids.New(),
             CaseId = caseId,
-            AddedBy = told.Changes.Max(c => c.Number),
+            AddedBy = noted.Changes.Max(c => c.Number),
             Quantity = quantity,
             Value = value,
             Unit = unit,
         });
-        db.Entry(told.Readings[^1]).State = EntityState.Added;
+        db.Entry(noted.Readings[^1]).State = EntityState.Added;
         await db.SaveChangesAsync();
     }
 }

@@ -140,15 +140,15 @@ public class WholeHunchTests(Workshop product)
         mended["diagnosis"]!["comparisons"]!.AsArray()
             .Single(c => c!["quantity"]!.GetValue<string>() == "discharge-pressure")!["read"]!["value"]!.GetValue<double>()
             .ShouldBe(69, 0.01);
-        var told = await Tell(new JsonObject
+        var noted = await Tell(new JsonObject
         {
             ["limits"] = new JsonObject { ["without"] = new JsonArray("transducer"), ["mostMinutes"] = 10 },
             ["hours"] = new JsonArray(new JsonObject { ["part"] = "lp-seal", ["hours"] = 900 }),
             ["couldNot"] = new JsonArray("nozzle-orifice"),
         });
-        told["limits"]!["without"]![0]!.GetValue<string>().ShouldBe("transducer");
-        told["hours"]![0]!["hours"]!.GetValue<double>().ShouldBe(900);
-        told["diagnosis"]!["nextChecks"]!.AsArray()
+        noted["limits"]!["without"]![0]!.GetValue<string>().ShouldBe("transducer");
+        noted["hours"]![0]!["hours"]!.GetValue<double>().ShouldBe(900);
+        noted["diagnosis"]!["nextChecks"]!.AsArray()
             .ShouldAllBe(c => c!["reading"] == null || c["reading"]!.GetValue<string>() != "nozzle-orifice");
         var (_, undone) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, $"\"{version}\"");
         undone!["hours"]!.AsArray().ShouldBeEmpty();
@@ -159,7 +159,7 @@ public class WholeHunchTests(Workshop product)
     [InlineData(
         """{ "words": [ { "fault": "speed-slow", "cue": "sound", "answer": "chatter", "word": "sometimes" } ] }""", false, "speed-slow")]
     [InlineData("no json", false, "shop-knowledge.json")]
-    public async Task The_shops_file_is_in_force_or_told_on_screen(string text, bool inUse, string? says)
+    public async Task The_shops_file_is_in_force_or_named_on_screen(string text, bool inUse, string? says)
     {
         var folder = Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         await File.WriteAllTextAsync(Path.Combine(folder, "shop-knowledge.json"), text, TestContext.Current.CancellationToken);
@@ -171,9 +171,9 @@ public class WholeHunchTests(Workshop product)
         response.IsSuccessStatusCode.ShouldBeTrue();
     }
 
-    /// <summary>A shop's file may break or go: what was told with its words stays readable, and the rest is judged as before.</summary>
+    /// <summary>A shop's file may break or go: what was noted with its words stays readable, and the rest is judged as before.</summary>
     [Fact]
-    public async Task A_case_told_in_the_shops_own_words_outlives_its_file()
+    public async Task A_case_noted_in_the_shops_own_words_outlives_its_file()
     {
         var folder = Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         var file = Path.Combine(folder, "shop-knowledge.json");
@@ -193,7 +193,7 @@ public class WholeHunchTests(Workshop product)
         {
             id = await with.CaseOf("FOG-2");
             var version = (await with.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
-            var (told, body) = await with.Send(
+            var (noted, body) = await with.Send(
                 HttpMethod.Post,
                 $"/api/cases/{id}/changes",
                 new JsonObject
@@ -204,7 +204,7 @@ public class WholeHunchTests(Workshop product)
                     ["limits"] = new JsonObject { ["without"] = new JsonArray("long ear", "transducer") },
                 },
                 $"\"{version}\"");
-            told.IsSuccessStatusCode.ShouldBeTrue(body?.ToJsonString());
+            noted.IsSuccessStatusCode.ShouldBeTrue(body?.ToJsonString());
         }
 
         File.Delete(file);

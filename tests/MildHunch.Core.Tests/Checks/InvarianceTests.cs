@@ -13,7 +13,7 @@ namespace MildHunch.Core.Tests.Checks;
 public class InvarianceTests
 {
     /// <summary>
-    /// Which number a cylinder bears is the painter's business: everything told of 1 told of 3 instead moves the suspicion there.
+    /// Which number a cylinder bears is the painter's business: everything noted of 1 noted of 3 instead moves the suspicion there.
     /// </summary>
     [Fact]
     public void Relabelled_cylinders_are_relabelled_suspects() =>

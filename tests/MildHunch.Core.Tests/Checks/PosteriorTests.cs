@@ -78,9 +78,9 @@ public class PosteriorTests
                 }),
                 logSigma > -11.9 ? Math.Pow(10, logSigma) : null);
             var pump = Triplex(cylinders);
-            var told = cues.DistinctBy(c => c.Cue).Select(c => c.Cylinder > cylinders ? c with { Cylinder = cylinders } : c);
+            var noted = cues.DistinctBy(c => c.Cue).Select(c => c.Cylinder > cylinders ? c with { Cylinder = cylinders } : c);
             var verdict = Judge(
-                pump, Fog2Setup(line), new CaseEvidence([.. readings.Select(r => Wide(r.Item1, r.Item2, r.Item3))], [.. told], []));
+                pump, Fog2Setup(line), new CaseEvidence([.. readings.Select(r => Wide(r.Item1, r.Item2, r.Item3))], [.. noted], []));
             AddUp(verdict, 1e-6);
             verdict.NextChecks.ShouldAllBe(c => double.IsFinite(c.BitsPerMinute) && c.Answers.All(a => double.IsFinite(a.Probability)));
             verdict.Comparisons.ShouldAllBe(c => double.IsFinite(c.Sigmas) && double.IsFinite(c.Expected));
@@ -112,7 +112,7 @@ public class PosteriorTests
     }
 
     [Fact]
-    public void Nothing_told_changes_nothing() => AnyEvidence.Sample(
+    public void Nothing_noted_changes_nothing() => AnyEvidence.Sample(
         evidence =>
         {
             var once = Judge(Fog2, Fog2Setup(), evidence);
@@ -182,7 +182,7 @@ public class PosteriorTests
         weight.Text.ShouldContain("calm");
     }
 
-    /// <summary>The same for a number: leaving a reading out by the short way equals never having told it.</summary>
+    /// <summary>The same for a number: leaving a reading out by the short way equals never having noted it.</summary>
     [Fact]
     public void Leaving_a_reading_out_equals_never_telling_it()
     {

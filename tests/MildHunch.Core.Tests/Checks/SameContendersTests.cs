@@ -13,7 +13,7 @@ namespace MildHunch.Core.Tests.Checks;
 /// </summary>
 public class SameContendersTests
 {
-    private static readonly CaseEvidence Told = Saw(
+    private static readonly CaseEvidence Noted = Saw(
         [Read("discharge-pressure", 31, "bar"), Read("nozzle-flow", 12.7, "L/min"), Read("speed", 1449, "rpm")],
         new("sound", "smooth"), new("inlet-hose", "calm"), new("leak-at", "weep", 2), new("cap-listen", "hisses", 2, Side.Discharge));
 
@@ -28,12 +28,12 @@ public class SameContendersTests
     [Fact]
     public void Predicted_answers_average_to_what_is_believed()
     {
-        var bench = Bench(Told);
+        var bench = Bench(Noted);
         var now = bench.Posterior();
         bench.Contenders.Pairs.ShouldNotBeEmpty();
         var predicted = new PredictedAnswers(bench, now);
         foreach (var cue in Known.Cues.Where(c => c.Kind == "choice" && c.Group is null
-            && MildHunch.Core.Faults.Catalogue.Fits(c, Fog2, Fog2Setup()) && Told.Cues.All(t => t.Cue != c.Id)))
+            && MildHunch.Core.Faults.Catalogue.Fits(c, Fog2, Fog2Setup()) && Noted.Cues.All(t => t.Cue != c.Id)))
         {
             var average = new double[now.Probability.Length];
             var sum = 0.0;
@@ -55,7 +55,7 @@ public class SameContendersTests
     [Fact]
     public void An_answer_divided_out_is_an_answer_never_given()
     {
-        var bench = Bench(Told);
+        var bench = Bench(Noted);
         var all = bench.Posterior();
         for (var i = 0; i < bench.Case.Items.Count; i++)
         {
@@ -80,10 +80,10 @@ public class SameContendersTests
     [InlineData("leak-at", "weep", 1)]
     public void A_predicted_answer_is_the_answer_given(string cue, string answer, int? cylinder)
     {
-        var bench = Bench(Told with
+        var bench = Bench(Noted with
         {
-            Readings = [.. Told.Readings, Read("swing", 14, "bar")],
-            Cues = [.. Told.Cues, new CueFact("rhythm", "once")]
+            Readings = [.. Noted.Readings, Read("swing", 14, "bar")],
+            Cues = [.. Noted.Cues, new CueFact("rhythm", "once")]
         });
         var item = bench.Case.Item(new CueFact(cue, answer, cylinder));
         var (quick, slow) = (new PredictedAnswers(bench, bench.Posterior()).After(item).After, bench.Posterior(added: item));
@@ -95,8 +95,8 @@ public class SameContendersTests
     [Fact]
     public void An_instrument_left_out_is_one_that_was_never_read()
     {
-        var bench = Bench(Told);
-        var readings = Told.Readings;
+        var bench = Bench(Noted);
+        var readings = Noted.Readings;
         var all = bench.Case.Numbers.Steady(readings);
         for (var i = 0; i < readings.Count; i++)
         {

@@ -166,7 +166,7 @@ public class TradeTests
     }
 
     [Fact]
-    public void A_current_told_as_a_range_is_its_middle()
+    public void A_current_read_as_a_range_is_its_middle()
     {
         CaseEvidence Amps(double low, double? high) => AsTaken.Evidence(
             Fog2,

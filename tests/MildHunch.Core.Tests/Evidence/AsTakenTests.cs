@@ -12,9 +12,9 @@ public class AsTakenTests
     private static TakenReading Took(string what, double value, string unit, double? to = null, Mend at = Mend.None)
     {
         var kind = Observables.Find(what)?.Kind ?? TakenQuantities.All.Single(b => b.Id == what).Kind;
-        var told = Quantity.UnitNamed(kind, unit, what);
+        var noted = Quantity.UnitNamed(kind, unit, what);
         return new TakenReading(
-            what, new Amount(kind, told.ToSi(value)), to is { } t ? new Amount(kind, told.ToSi(t)) : null, null, told, at,
+            what, new Amount(kind, noted.ToSi(value)), to is { } t ? new Amount(kind, noted.ToSi(t)) : null, null, noted, at,
             $"readings[{what}]");
     }
 
@@ -48,7 +48,7 @@ public class AsTakenTests
 
     /// <summary>A gauge that is off zero after venting lies everywhere else too (docs/trade.md, Instruments).</summary>
     [Fact]
-    public void What_a_gauge_shows_at_rest_is_taken_off_and_told()
+    public void What_a_gauge_shows_at_rest_is_taken_off_and_said()
     {
         var evidence = Of(Took("discharge-pressure", 75, "bar"), Took(TakenQuantities.AtRest, 6, "bar"));
         evidence.Of(Observables.Pressure).Single().Value.Si.ShouldBe(69e5, 1);
@@ -63,7 +63,7 @@ public class AsTakenTests
     public void A_corrected_needle_still_swings()
     {
         double Sigma(params TakenReading[] taken) =>
-            Of(taken) is var told ? new Instruments(Fog2, Fog2Setup(), told).SigmaOf(told.Of(Observables.Pressure).Single()) : 0;
+            Of(taken) is var noted ? new Instruments(Fog2, Fog2Setup(), noted).SigmaOf(noted.Of(Observables.Pressure).Single()) : 0;
         var dial = 0.016 * 160e5 / 2;
         Sigma(Took("discharge-pressure", 28, "bar", 46)).ShouldBe(Math.Sqrt((dial * dial) + (3e5 * 3e5)), 1);
         Sigma(Took("discharge-pressure", 34, "bar", 52), Took(TakenQuantities.AtRest, 6, "bar"))
@@ -71,7 +71,7 @@ public class AsTakenTests
     }
 
     [Fact]
-    public void A_gauge_that_shows_less_than_at_rest_is_told()
+    public void A_gauge_that_shows_less_than_at_rest_is_said()
     {
         var refusal = Should.Throw<ImpossibleInputException>(() => Of(
             Took("discharge-pressure", 30, "bar"), Took(TakenQuantities.AtRest, 80, "bar")));
@@ -101,7 +101,7 @@ public class AsTakenTests
     [Theory]
     [InlineData(1, "holds")]
     [InlineData(30, "bleeds-down")]
-    public void The_fall_behind_a_closed_outlet_is_told(double bar, string answer) =>
+    public void The_fall_behind_a_closed_outlet_is_said(double bar, string answer) =>
         Of(Took("discharge-pressure", 70, "bar"), Took(TakenQuantities.Fall, bar, "bar")).Cues.Single().Answer.ShouldBe(answer);
 
     [Fact]
@@ -143,18 +143,18 @@ public class AsTakenTests
     {
         var setup = Setup.Create(
             Fog2Setup().Speed, Fog2Setup().Nozzle, Q<GaugePressure>(85, "bar"), OutletLine.Hose, voltage: Q<Voltage>(400, "V"));
-        var told = AsTaken.Evidence(
+        var noted = AsTaken.Evidence(
             Fog2, setup, [Took("discharge-pressure", 69, "bar"), Took("nozzle-flow", 19, "L/min"), Took(TakenQuantities.Amps, amps, "A")],
             [], []);
-        told.Cues.Single(c => c.Cue == "motor-load").Answer.ShouldBe(answer);
+        noted.Cues.Single(c => c.Cue == "motor-load").Answer.ShouldBe(answer);
     }
 
     [Fact]
-    public void Amps_without_voltage_are_told_to_say_nothing()
+    public void Amps_without_voltage_are_said_to_mean_nothing()
     {
-        var told = Of(Took("discharge-pressure", 69, "bar"), Took(TakenQuantities.Amps, 5, "A"));
-        told.Cues.ShouldBeEmpty();
-        told.Notes.Single().Text.ShouldContain("voltage");
+        var noted = Of(Took("discharge-pressure", 69, "bar"), Took(TakenQuantities.Amps, 5, "A"));
+        noted.Cues.ShouldBeEmpty();
+        noted.Notes.Single().Text.ShouldContain("voltage");
     }
 
     [Theory]
@@ -162,8 +162,8 @@ public class AsTakenTests
     [InlineData(55, "warmer")]
     public void A_thermometer_tells_of_a_hot_supply(double celsius, string answer)
     {
-        var told = Of(Took("discharge-pressure", 60, "bar"), Took(TakenQuantities.SupplyTemperature, celsius, "°C"));
-        told.Cues.Single().ShouldBe(new CueFact("supply-temperature-felt", answer, Source: "readings[supply-temperature]"));
+        var noted = Of(Took("discharge-pressure", 60, "bar"), Took(TakenQuantities.SupplyTemperature, celsius, "°C"));
+        noted.Cues.Single().ShouldBe(new CueFact("supply-temperature-felt", answer, Source: "readings[supply-temperature]"));
     }
 
     [Fact]

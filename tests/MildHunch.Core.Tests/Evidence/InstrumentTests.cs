@@ -12,9 +12,9 @@ public class InstrumentTests
     public void Dial_gauge_of_class_1_6_over_1_6_times_the_rating() =>
         Sigma(Read("discharge-pressure", 70, "bar")).ShouldBe(0.016 * 160e5 / 2, 1);
 
-    /// <summary>The span that was told is the head gauge's alone.</summary>
+    /// <summary>The span that was entered is the head gauge's alone.</summary>
     [Fact]
-    public void A_told_span_takes_the_place_of_the_usual_one()
+    public void A_given_span_takes_the_place_of_the_usual_one()
     {
         var setup = Setup.Create(Q<RotationalSpeed>(1450, "rpm"), Fog2Setup().Nozzle, gaugeSpan: Q<GaugePressure>(400, "bar"));
         var instruments = new Instruments(Fog2, setup, CaseEvidence.None);
@@ -61,10 +61,10 @@ public class InstrumentTests
     [Fact]
     public void What_the_technician_says_of_his_instrument_counts()
     {
-        var told = Read("discharge-pressure", 70, "bar") with { Sigma = 0.2e5 };
-        Sigma(told).ShouldBe(0.2e5);
-        var sharp = Judge(Fog2, Fog2Setup(), Saw([told with { Value = new(told.Value.Kind, 62e5) }]));
-        var blunt = Judge(Fog2, Fog2Setup(), Saw([told with { Value = new(told.Value.Kind, 62e5), Sigma = 8e5 }]));
+        var noted = Read("discharge-pressure", 70, "bar") with { Sigma = 0.2e5 };
+        Sigma(noted).ShouldBe(0.2e5);
+        var sharp = Judge(Fog2, Fog2Setup(), Saw([noted with { Value = new(noted.Value.Kind, 62e5) }]));
+        var blunt = Judge(Fog2, Fog2Setup(), Saw([noted with { Value = new(noted.Value.Kind, 62e5), Sigma = 8e5 }]));
         sharp.Of("no-fault").ShouldBeLessThan(blunt.Of("no-fault"));
     }
 

@@ -77,10 +77,10 @@ public class SafetyTests
     public void The_screw_is_turned_only_once_nozzle_flow_and_gauge_are_proved()
     {
         CueFact[] proved = [new("gauge-after-venting", "zero"), new("known-nozzle", "no-change"), new("bypass-with-outlet-open", "most")];
-        CaseEvidence Told(int cues) => Low(proved[..cues]);
-        Offered(WithRelief, Told(1)).ShouldNotContain("unloader-screw");
-        Offered(WithRelief, Told(3)).ShouldContain("unloader-screw");
-        Offered(Fog2Setup(), Told(3)).ShouldNotContain("unloader-screw");
+        CaseEvidence Noted(int cues) => Low(proved[..cues]);
+        Offered(WithRelief, Noted(1)).ShouldNotContain("unloader-screw");
+        Offered(WithRelief, Noted(3)).ShouldContain("unloader-screw");
+        Offered(Fog2Setup(), Noted(3)).ShouldNotContain("unloader-screw");
     }
 
     [Theory]

@@ -165,11 +165,11 @@ public class TransientTests
     public void It_tells_how_far_it_is_and_can_be_cancelled()
     {
         var solver = new OperatingPointSolver(Fog2, Fog2Setup());
-        var told = new Told();
-        PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 0.5 }, told);
-        told.Values.Count.ShouldBeGreaterThan(10);
-        told.Values.ShouldBe(told.Values.Order());
-        told.Values[^1].ShouldBe(1);
+        var noted = new Noted();
+        PumpSimulation.Run(solver, new Condition(), new SimulationPlan { Seconds = 0.5 }, noted);
+        noted.Values.Count.ShouldBeGreaterThan(10);
+        noted.Values.ShouldBe(noted.Values.Order());
+        noted.Values[^1].ShouldBe(1);
         using var stop = new CancellationTokenSource();
         stop.Cancel();
         Should.Throw<OperationCanceledException>(() => PumpSimulation.Run(
@@ -198,7 +198,7 @@ public class TransientTests
         (drawn.Count(x => Math.Abs(x) > 2) / 40_000.0).ShouldBe(0.0455, 0.004);
     }
 
-    private sealed class Told : IProgress<double>
+    private sealed class Noted : IProgress<double>
     {
         public List<double> Values { get; } = [];
 

@@ -81,10 +81,10 @@ public class LeakRateTests
     [Fact]
     public void What_was_seen_before_a_mend_no_longer_counts_after_it()
     {
-        var told = AsTaken.Evidence(
+        var noted = AsTaken.Evidence(
             Fog2, Fog2Setup(), [],
             [new("needle", "swings", At: Mend.Before), new("jet", "pulsing"), new("needle", "steady", At: Mend.After)], []);
-        told.Cues.Select(c => c.Answer).ShouldBe(["steady"]);
-        Judge(Fog2, Fog2Setup(), told).Leader.Fault.Id.ShouldBe("no-fault");
+        noted.Cues.Select(c => c.Answer).ShouldBe(["steady"]);
+        Judge(Fog2, Fog2Setup(), noted).Leader.Fault.Id.ShouldBe("no-fault");
     }
 }

@@ -10,10 +10,10 @@ public class EverydaySumTests
     private static readonly Dictionary<string, string> NoPicks = [];
 
     private static IReadOnlyDictionary<string,
-    SumResult> Work(string id, Dictionary<string, string>? picks, params (string Field, double Value, string Unit)[] told)
+    SumResult> Work(string id, Dictionary<string, string>? picks, params (string Field, double Value, string Unit)[] noted)
     {
         var sum = EverydaySums.Find(id)!;
-        var entries = told.ToDictionary(t => t.Field, t =>
+        var entries = noted.ToDictionary(t => t.Field, t =>
         {
             var kind = sum.Fields.Single(f => f.Id == t.Field).Kind;
             return new Amount(kind, Quantity.UnitNamed(kind, t.Unit, t.Field).ToSi(t.Value));
