@@ -227,7 +227,7 @@ internal static class AccuracyBench
         $"{what,-62} {of.Length,5}   action top-1 {100 * Share(of, j => j.Right(1)),5:0.0} %  top-3 "
             + $"{100 * Share(of, j => j.Right(3)),5:0.0} %   said {100 * of.Average(j => j.Actions[0].Share),5:0.0} %   fault top-1 "
             + $"{100 * Share(of, j => j.FaultRight(1)),5:0.0} %  top-3 {100 * Share(of, j => j.FaultRight(3)),5:0.0} "
-            + $"%{(of[0].Pair ? $"   both among three {100 * Share(of, j => j.Both(3)),5:0.0} %" : "")}");
+            + $"%{(of.All(j => j.Pair) ? $"   both among three {100 * Share(of, j => j.Both(3)),5:0.0} %" : "")}");
 
     private static string Off(IGrouping<string, (string Reading, double Sigmas)> of) =>
         $"{of.Key} {Quantile(of.Select(o => o.Sigmas), 0.5):0.0} ({Quantile(of.Select(o => Math.Abs(o.Sigmas)), 0.9):0.0})";
