@@ -128,7 +128,7 @@ describe('hours since new', () => {
     ],
   };
 
-  it('are told by part, and none takes them back', async () => {
+  it('are noted by part, and none takes them back', async () => {
     const tell = vi.fn().mockResolvedValue(true);
     const fields = mount(HoursFields, { props: { data: aCase(), knowledge: seals, tell } });
     expect(fields.findAll('input')).toHaveLength(1);
@@ -136,6 +136,13 @@ describe('hours since new', () => {
     expect(tell).toHaveBeenLastCalledWith({ hours: [{ part: 'hp-seal', hours: 850, cylinder: null }] });
     await fields.get('input').setValue('');
     expect(tell).toHaveBeenLastCalledWith({ hours: [] });
+  });
+
+  it('leave those of one cylinder alone', async () => {
+    const ofTwo = { part: 'hp-seal', hours: 300, cylinder: 2 };
+    const fields = mount(HoursFields, { props: { data: aCase({ hours: [ofTwo] }), knowledge: seals, tell } });
+    await fields.get('input').setValue('850');
+    expect(tell).toHaveBeenLastCalledWith({ hours: [ofTwo, { part: 'hp-seal', hours: 850, cylinder: null }] });
   });
 
   it('refuse what is no number', async () => {

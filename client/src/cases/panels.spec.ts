@@ -2,6 +2,7 @@ import { config, flushPromises, mount } from '@vue/test-utils';
 import PrimeVue from 'primevue/config';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ChangeRequest, Knowledge } from '@/shared/api/client';
+import { allKeys } from '@/shared/keys/useKeys';
 import NoVerdict from './NoVerdict.vue';
 import StopNow from './StopNow.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
@@ -338,5 +339,37 @@ describe('what it was', () => {
     await pick(shown, 'cylinder', cylinder);
     await shown.get('form').trigger('submit');
     expect(tell.mock.calls).toEqual([[{ facts: { closed } }]]);
+  });
+});
+
+describe('answers', () => {
+  it('have keys before all of them are shown', async () => {
+    const data = aCase();
+    const [first] = data.diagnosis.nextChecks;
+    if (!first) throw new Error('a check is needed');
+    const [one] = first.answers;
+    if (!one) throw new Error('an answer is needed');
+    const answers = ['a', 'b', 'c', 'd'].map((answer) => ({ ...one, answer, text: answer }));
+    const many = { ...data, diagnosis: { ...data.diagnosis, nextChecks: [{ ...first, answers }] } };
+    const panel = mount(NextCheckPanel, { props: { data: many, knowledge, tell } });
+    expect(panel.findAll('.answer')).toHaveLength(3);
+    allKeys()
+      .filter((k) => k.keys === '4')
+      .at(-1)
+      ?.run();
+    expect(tell.mock.calls[0]?.[0].cues?.[0]?.answer).toBe('d');
+    panel.unmount();
+  });
+
+  it('of what was found inside are taken out by a second tap', async () => {
+    const cue = aCase().cues[0];
+    if (!cue) throw new Error('an answer is needed');
+    const data = aCase({ cues: [{ ...cue, id: 'c9', cue: 'found-unloader', answer: 'seat', cylinder: null }] });
+    const panel = mount(WorkPanel, { props: { data, knowledge, stage: 'open', tell } });
+    await panel
+      .findAll('button')
+      .find((b) => b.text() === 'seat')
+      ?.trigger('click');
+    expect(tell.mock.calls).toEqual([[{ remove: ['c9'] }]]);
   });
 });

@@ -131,3 +131,44 @@ describe('the jot line', () => {
     expect(line.text()).toContain('Refused.');
   });
 });
+
+describe('a line that is being read', () => {
+  const read = {
+    items: [{ start: 0, length: 6, says: '31 bar', reading: null, cue: null }],
+    notUnderstood: [],
+    suggestions: [],
+  };
+
+  it('is added by Enter once the answer has come', async () => {
+    const waiting: (() => void)[] = [];
+    serve(() => new Promise((go) => waiting.push(() => go(json(read)))));
+    const tell = vi.fn().mockResolvedValue(true);
+    const line = mount(JotLine, { props: { data: aCase(), tell, trouble: '' } });
+    await line.get('input').setValue('31 bar');
+    expect(line.get('button[type="submit"]').attributes('disabled')).toBeUndefined();
+    await line.get('form').trigger('submit');
+    expect(tell).not.toHaveBeenCalled();
+    waiting.forEach((go) => go());
+    await flushPromises();
+    expect(tell).toHaveBeenCalledOnce();
+    line.unmount();
+  });
+
+  it('is read once the network is back', async () => {
+    let gone = true;
+    serve(() => {
+      if (gone) throw new TypeError('offline');
+      return json(read);
+    });
+    const line = mount(JotLine, { props: { data: aCase(), tell: vi.fn(), trouble: '' } });
+    await line.get('input').setValue('31 bar');
+    await flushPromises();
+    expect(line.text()).toContain('cannot be reached');
+    gone = false;
+    window.dispatchEvent(new Event('online'));
+    await flushPromises();
+    expect(line.text()).toContain('31 bar');
+    expect(line.text()).not.toContain('cannot be reached');
+    line.unmount();
+  });
+});
