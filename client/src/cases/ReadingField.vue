@@ -28,16 +28,13 @@ const saving = ref(false);
 
 async function send(change: ChangeRequest) {
   saving.value = true;
-  if (await props.tell(change)) {
-    draft.done();
-    unitDraft.done();
-  }
+  if (await props.tell(change)) takeStored();
   saving.value = false;
 }
 
-function takeTheirs() {
-  draft.takeTheirs();
-  unitDraft.takeTheirs();
+function takeStored() {
+  draft.takeStored();
+  unitDraft.takeStored();
 }
 
 // "28 to 46" are the two ends of a swing; a unit typed with a number wins over the one chosen beside it.
@@ -85,7 +82,7 @@ function save(again = false) {
       :theirs="conflict && `${conflict} ${notedUnit()}`"
       what="this reading"
       @mine="draft.keepMine()"
-      @theirs="takeTheirs"
+      @theirs="takeStored"
     />
     <p v-if="problem" :id="`problem-${what.id}`" class="problem" role="alert">{{ problem }}</p>
   </form>

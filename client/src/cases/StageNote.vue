@@ -40,7 +40,7 @@ function keepMine() {
       :theirs="conflict"
       what="this note"
       @mine="keepMine"
-      @theirs="draft.takeTheirs()"
+      @theirs="draft.takeStored()"
     />
   </div>
 </template>

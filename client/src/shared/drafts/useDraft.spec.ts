@@ -36,7 +36,7 @@ describe('a draft', () => {
     await nextTick();
     expect(draft.text.value).toBe('mine');
     expect(draft.conflict.value).toBe('theirs');
-    draft.takeTheirs();
+    draft.takeStored();
     await nextTick();
     expect(draft.text.value).toBe('theirs');
     expect(draft.changed.value).toBe(false);
@@ -69,6 +69,7 @@ describe('a draft', () => {
     stored.value = 'mine';
     await nextTick();
     draft.done();
+    expect(draft.text.value).toBe('mine ');
     expect(again().text.value).toBe('mine');
     expect(window.localStorage.getItem('note')).toBeNull();
   });

@@ -8,9 +8,10 @@ export interface Draft {
   changed: ComputedRef<boolean>;
   /** What somebody else stored meanwhile, where that is neither what was typed nor what it was typed upon. */
   conflict: ComputedRef<string | undefined>;
-  /** What was typed is stored now. */
+  /** What was typed is stored, as it was typed: nothing is kept any more, and the text stands. */
   done: () => void;
-  takeTheirs: () => void;
+  /** Shows what is stored: theirs, or mine in the form in which it was taken. */
+  takeStored: () => void;
   /** Goes on with what was typed, knowing what the others wrote. */
   keepMine: () => void;
 }
@@ -67,12 +68,8 @@ export function useDraft(key: string, stored: () => string): Draft {
     text,
     changed,
     conflict,
-    done: () => {
-      text.value = stored();
-      basedOn.value = stored();
-      rest();
-    },
-    takeTheirs: () => {
+    done: rest,
+    takeStored: () => {
       text.value = stored();
       basedOn.value = stored();
       rest();
