@@ -12,5 +12,5 @@ export default defineConfig({
     chunkSizeWarningLimit: 900,
   },
   server: { proxy: { '/api': 'http://127.0.0.1:5080' } },
-  test: { environment: 'happy-dom', include: ['src/**/*.spec.ts'] },
+  test: { environment: 'happy-dom', include: ['src/**/*.spec.ts'], setupFiles: ['src/shared/testing/setup.ts'] },
 });

@@ -5,13 +5,17 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/cases' },
     { path: '/cases', component: () => import('./cases/CaseListView.vue') },
-    { path: '/cases/:id', component: () => import('./cases/CaseView.vue'), props: true },
+    {
+      path: '/cases/:id/:stage(ask|measure|suspect|open|mend|prove)?',
+      component: () => import('./cases/CaseView.vue'),
+      props: true,
+    },
     { path: '/pumps', component: () => import('./pumps/PumpListView.vue') },
     { path: '/pumps/new', component: () => import('./pumps/PumpEditView.vue') },
     { path: '/pumps/:id', component: () => import('./pumps/PumpView.vue'), props: true },
     { path: '/pumps/:id/edit', component: () => import('./pumps/PumpEditView.vue'), props: true },
     { path: '/record', component: () => import('./record/RecordView.vue') },
     { path: '/workings/:id?', component: () => import('./workings/WorkingsView.vue'), props: true },
-    { path: '/:rest(.*)*', redirect: '/cases' },
+    { path: '/:rest(.*)*', component: () => import('./shared/ui/NotFound.vue') },
   ],
 });

@@ -22,6 +22,9 @@ public sealed class PumpEntity
     /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
     public string Type { get; set; } = "";
 
+    /// <summary>When it was put away; empty while it stands in the list.</summary>
+    public DateTime? ArchivedAt { get; set; }
+
     /// <summary>Counts edits; two tablets must not overwrite one another.</summary>
     public int Version { get; set; } = 1;
 }
@@ -36,6 +39,9 @@ public sealed class CaseEntity
     public PumpEntity? Pump { get; init; }
 
     public DateTime OpenedAt { get; init; }
+
+    /// <summary>When it was put away; empty while it stands in the list.</summary>
+    public DateTime? ArchivedAt { get; set; }
 
     /// <summary>Counts changes, undos and redos.</summary>
     public int Version { get; set; }

@@ -68,6 +68,7 @@ app.Use(Protection.Headers);
 app.UseExceptionHandler();
 app.Use(Protection.OnlyFor(Protection.HostNames(app.Configuration["ALLOWED_HOSTS"])));
 app.Use(BodyLimit.Enforce);
+app.Use(ReaderUnits.Choose);
 app.Use(Protection.KnownLetters);
 app.UseResponseCompression();
 

@@ -110,8 +110,10 @@ public class MainJobTests
         technician.Type("Stroke", "20");
         technician.Type("Rated speed", "1450");
         technician.Type("Rated pressure", "150");
+        technician.Tap("Nozzle and outlet");
         technician.Type("Nozzle passes", "26,3");
         technician.Type("at this pressure", "100");
+        technician.Tap("Control, head and gauge");
         technician.Type("Control opens at", "120");
         technician.Tap("Store the pump");
         technician.Sees("“twenty” is not a number");

@@ -51,14 +51,7 @@ public sealed class Technician : IDisposable
             + $"//a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | "
             + $"//button[starts-with(@aria-label, {quoted})] | //label[starts-with(normalize-space(.), {quoted}) and "
             + ".//input[@type='checkbox']]";
-        Until($"to tap “{name}”", () =>
-        {
-            var found = browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled);
-            if (found is null)
-                return false;
-            found.Click();
-            return true;
-        });
+        Click($"to tap “{name}”", path);
     }
 
     /// <summary>Types into the field with this label, replacing what stood there.</summary>
@@ -80,9 +73,29 @@ public sealed class Technician : IDisposable
 
     public string Value(string label) => Field(label).GetAttribute("value") ?? "";
 
-    public void Choose(string label, string option) => new SelectElement(Field(label)).SelectByText(option, true);
+    /// <summary>Opens the list with this label and takes what begins with these words.</summary>
+    public void Choose(string label, string option)
+    {
+        var (named, wanted) = ($"\"{label}\"", $"\"{option}\"");
+        Click($"to open the list “{label}”", $"//*[@role='combobox' and (starts-with(@aria-label, {named}) or "
+            + $"@aria-labelledby = //label[starts-with(normalize-space(.), {named})]/@id)]");
+        Click($"to choose “{option}”", $"//*[@role='option' and starts-with(normalize-space(.), {wanted})]");
+    }
 
-    /// <summary>The name of the leading suspect.</summary>
+    /// <summary>Moves the slider with this label by a key.</summary>
+    public void Slide(string label, string key)
+    {
+        var path = $"//*[@role='slider' and @aria-labelledby = //span[starts-with(normalize-space(.), \"{label}\")]/@id]";
+        Until($"to move “{label}”", () =>
+        {
+            if (browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed) is not { } handle)
+                return false;
+            handle.SendKeys(key);
+            return true;
+        });
+    }
+
+    /// <summary>The name of the leading suspect, without its place.</summary>
     public string Leader()
     {
         var name = "";
@@ -90,7 +103,7 @@ public sealed class Technician : IDisposable
             "a leading suspect",
             () => (name = browser.FindElements(By.CssSelector("section[aria-label='Suspects'] li b")).FirstOrDefault()?.Text
                 ?? "").Length > 0);
-        return name;
+        return name.Split([", cylinder", ", left", ", right"], StringSplitOptions.None)[0];
     }
 
     public void LeaderBecomes(string name) => Until($"“{name}” to lead", () => Leader() == name);
@@ -129,6 +142,14 @@ public sealed class Technician : IDisposable
     }
 
     public void Dispose() => Browsers.GiveBack(taken, Product.Http.BaseAddress!);
+
+    private void Click(string what, string path) => Until(what, () =>
+    {
+        if (browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled) is not { } found)
+            return false;
+        found.Click();
+        return true;
+    });
 
     private IWebElement Field(string label)
     {

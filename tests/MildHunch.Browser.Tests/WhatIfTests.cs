@@ -33,7 +33,7 @@ public partial class WhatIfTests(Product product)
 
         // Worse by the keyboard, then mended.
         var leaking = Gauge(technician).Mean;
-        technician.Type("Discharge valve leaks", Keys.End);
+        technician.Slide("Discharge valve leaks", Keys.End);
         technician.Until("the gauge to fall further", () => Gauge(technician).Mean < leaking);
         technician.Tap("All as it is");
         technician.Until("the gauge to rise again", () => Math.Abs(Gauge(technician).Mean - sound.Mean) < 0.01 * sound.Mean);
@@ -48,7 +48,7 @@ public partial class WhatIfTests(Product product)
         technician.Tap("FOG-2");
         technician.Sees("swings by");
         var sound = Gauge(technician).Mean;
-        technician.Type("Nozzle worn", Keys.PageUp);
+        technician.Slide("Nozzle worn", Keys.End);
         technician.Until("the gauge to fall", () => Gauge(technician).Mean < 0.95 * sound);
 
         // What the tile says of the wear and what the gauge shows must belong together: p goes with 1 / area².
@@ -82,9 +82,6 @@ public partial class WhatIfTests(Product product)
         technician.Type("Rated flow", "19,9");
         technician.Sees("worked out from rated flow, speed and bore");
         technician.Type("Rated pressure", "100");
-        technician.Type("Nozzle passes", "19");
-        technician.Type("at this pressure", "70");
-        technician.Type("Control opens at", "85");
         technician.Tap("Store the pump");
         technician.Sees("What it should show");
         technician.Sees("worked out from the rated flow");
@@ -94,7 +91,7 @@ public partial class WhatIfTests(Product product)
         technician.Until("the plate", () => technician.Value("Rated flow") == "19.9");
         technician.Type("Stroke", "0");
         technician.Tap("Store");
-        technician.Sees("is not possible");
+        technician.Sees("cannot be");
         technician.Value("Stroke").ShouldBe("0");
     }
 

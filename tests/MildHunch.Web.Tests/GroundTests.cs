@@ -210,6 +210,7 @@ public class GroundTests(Workshop product, Product shipped)
                 HttpMethod.Post, $"/api/cases/{id}/undo", null,
                 (await shop.Send(HttpMethod.Get, $"/api/cases/{id}")).Response.Headers.ETag!.Tag);
             before = (await shop.Get("/api/cases")).ToJsonString();
+            await OlderProduct.KeepStagesAmongChanges(folder);
         }
 
         SqliteConnection.ClearAllPools();

@@ -92,7 +92,7 @@ public class ModelTests(Product product)
     public async Task Curves_meet_where_the_pump_runs()
     {
         var curves = await Ask("/api/curves", Question());
-        curves["operating"]!["pressureBar"]!.GetValue<double>().ShouldBe(70, 0.5);
+        curves["operating"]!["pressure"]!.GetValue<double>().ShouldBe(70, 0.5);
         curves["bySpeed"]!.AsArray().Count.ShouldBeGreaterThan(10);
         curves["turn"]!.AsArray().Average(p => p!["flowOverMean"]!.GetValue<double>()).ShouldBe(1, 0.02);
         curves["points"]!.AsArray().Select(p => p!["shaftKilowatt"]!.GetValue<double>()).ShouldBeInOrder();

@@ -9,6 +9,15 @@ internal static class OlderProduct
     public static MildHunchDb Open(string folder) =>
         new(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
 
+    /// <summary>Older products noted the stage of a case among its changes.</summary>
+    public static async Task KeepStagesAmongChanges(string folder)
+    {
+        await using var db = Open(folder);
+        foreach (var noted in await db.Cases.ToListAsync())
+            db.Add(new FactEntity { Id = Ids.New(), CaseId = noted.Id, AddedBy = 1, Name = "stage", Value = noted.Headline.Stage });
+        await db.SaveChangesAsync();
+    }
+
     public static async Task Read(string folder, string caseId, string quantity, double value, string unit)
     {
         await using var db = Open(folder);

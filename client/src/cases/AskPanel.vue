@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
+import ToggleButton from 'primevue/togglebutton';
 import { computed } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { quantity, when } from '@/shared/format';
@@ -18,8 +20,10 @@ const found = computed(() =>
     ([id, times]) => `${(props.knowledge.faults.find((f) => f.id === id)?.name ?? id).toLowerCase()} ${times}×`,
   ),
 );
+const assumed = (field: string) => props.data.pump.setup.assumed?.includes(field) ?? false;
 const nozzle = computed(() => {
   const n = props.data.pump.setup.nozzle;
+  if (assumed('nozzle') && n?.flow && n.at) return `${quantity(n.flow)} at ${quantity(n.at)}, assumed`;
   if (n?.flow && n.at) return `${quantity(n.flow)} at ${quantity(n.at)}`;
   if (n?.size) return `size ${n.size}`;
   return n?.orifice ? `orifice ${quantity(n.orifice)}` : 'not noted';
@@ -43,17 +47,14 @@ function toggle(id: string, excludes: string[]) {
     <p class="quiet">Reported {{ when(data.openedAt) }}.</p>
     <h2>What happened before?</h2>
     <div class="chips" role="group" aria-label="History">
-      <button
+      <ToggleButton
         v-for="c in knowledge.contexts"
         :key="c.id"
-        type="button"
-        class="tap"
-        :class="{ on: told.has(c.id) }"
-        :aria-pressed="told.has(c.id)"
-        @click="toggle(c.id, c.excludes)"
-      >
-        {{ c.name }}
-      </button>
+        :model-value="told.has(c.id)"
+        :on-label="c.name"
+        :off-label="c.name"
+        @update:model-value="toggle(c.id, c.excludes)"
+      />
     </div>
     <HoursFields :data="data" :knowledge="knowledge" :tell="tell" />
     <p v-if="found.length" class="quiet">
@@ -68,12 +69,20 @@ function toggle(id: string, excludes: string[]) {
       <dd class="figure">{{ nozzle }}</dd>
       <dt>Control opens at</dt>
       <dd class="figure">
-        {{ data.pump.setup.controlSetting ? quantity(data.pump.setup.controlSetting) : 'not noted' }}
+        {{ data.pump.setup.controlSetting ? quantity(data.pump.setup.controlSetting) : 'not noted'
+        }}{{ assumed('controlSetting') ? ', assumed' : '' }}
       </dd>
       <dt>Outlet line</dt>
       <dd>{{ data.pump.setup.line ?? 'not noted' }}</dd>
     </dl>
-    <RouterLink class="tap link" :to="`/pumps/${data.pump.id}/edit`">Correct the pump</RouterLink>
+    <Button
+      as="router-link"
+      :to="`/pumps/${data.pump.id}/edit`"
+      severity="secondary"
+      variant="outlined"
+      class="correct"
+      label="Correct the pump"
+    />
     <StageNote :data="data" name="note-ask" label="Anything else they said" :tell="tell" />
   </section>
 </template>
@@ -100,6 +109,10 @@ dl {
   grid-template-columns: auto 1fr;
   gap: 0.25rem 1rem;
   margin: 0;
+}
+
+.correct {
+  justify-self: start;
 }
 
 dd {

@@ -1,39 +1,46 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
 import { computed, ref } from 'vue';
-import { api, inWords, taken, type CaseSummary } from '@/shared/api/client';
-import { percent, when } from '@/shared/format';
+import { useOpenInAddress } from '@/shared/address/useDialogAddress';
+import { api, inWords, taken } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
+import { useArchive } from '@/shared/archive/useArchive';
 import { useKeys } from '@/shared/keys/useKeys';
+import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
-import SuspicionBar from '@/shared/ui/SuspicionBar.vue';
+import CaseLine from './CaseLine.vue';
 import NewCaseDialog from './NewCaseDialog.vue';
-import { asStage, stageNames, stages } from './stages';
 
 const step = 100;
 const most = 500;
 const take = ref(step);
 const inAll = ref(0);
+const away = ref(false);
 const cases = useQuery({
-  queryKey: ['cases', take],
+  queryKey: ['cases', 'list', take, away],
   queryFn: async () => {
-    const answer = await api.GET('/api/cases', { params: { query: { take: take.value } } });
+    const answer = await api.GET('/api/cases', { params: { query: { take: take.value, archived: away.value } } });
     inAll.value = Number(answer.response.headers.get('X-Total-Count') ?? 0);
     return taken(answer);
   },
   placeholderData: keepPreviousData,
 });
 const { data: knowledge } = useKnowledge();
-const adding = ref(false);
+const { putAway, bringBack } = useArchive();
+const adding = useOpenInAddress('new');
 const open = computed(() => cases.data.value?.filter((c) => !c.closed) ?? []);
 const closed = computed(() => cases.data.value?.filter((c) => c.closed) ?? []);
-const groups = computed(() => [
-  { title: 'Open', cases: open.value },
-  ...(closed.value.length ? [{ title: 'Closed', cases: closed.value }] : []),
-]);
+const groups = computed(() =>
+  [
+    { title: away.value ? 'Put away' : 'Open', cases: open.value },
+    { title: away.value ? 'Put away, closed' : 'Closed', cases: closed.value },
+  ].filter((g) => g.cases.length),
+);
+const empty = computed(() => cases.data.value?.length === 0);
 
-const reached = (c: CaseSummary) => stages.indexOf(asStage(c.stage));
-
+useTitle('Cases · Mild Hunch');
 useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
 </script>
 
@@ -42,46 +49,50 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
     <ShellBar />
     <main class="sheet">
       <header>
-        <h1>Cases</h1>
-        <button type="button" class="tap on" @click="adding = true">New case <kbd>a</kbd></button>
+        <h1 tabindex="-1">Cases</h1>
+        <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
       <p v-if="knowledge?.shopFile.trouble" role="alert" class="problem">
         {{ knowledge.shopFile.name }} is not in force: {{ knowledge.shopFile.trouble }}
       </p>
       <p v-if="cases.error.value" role="alert">{{ inWords(cases.error.value) }}</p>
       <p v-else-if="cases.isPending.value" aria-live="polite">Fetching the cases …</p>
-      <p v-else-if="open.length === 0 && closed.length === 0" class="empty">
-        No cases yet. Say what is wrong with a pump, and the first hunch comes with the first reading.
-      </p>
+      <EmptyPage v-else-if="empty && !away" title="No cases yet">
+        A case is one complaint about one pump: what was said, what was measured and seen, who is suspected, what was
+        found. Say what is wrong, tap the first reading onto the drawing, and the first hunch is there.
+        <template #start><Button label="Open the first case" @click="adding = true" /></template>
+      </EmptyPage>
+      <p v-else-if="empty" class="quiet">Nothing is put away.</p>
       <section v-for="group in groups" :key="group.title" :aria-label="group.title">
-        <h2 v-if="group.cases.length">{{ group.title }}</h2>
-        <RouterLink v-for="c in group.cases" :key="c.id" class="case" :to="`/cases/${c.id}`">
-          <span class="plate">{{ c.tag }}</span>
-          <span class="what">
-            <b>{{ c.complaint }}</b>
-            <span class="quiet">{{ c.duty || c.pumpName }} · {{ c.entries }} noted · {{ when(c.changedAt) }}</span>
-          </span>
-          <span class="stage">
-            <span class="steps" aria-hidden="true">
-              <i v-for="(s, i) in stages" :key="s" :class="{ done: i <= reached(c) }" />
-            </span>
-            {{ stageNames[asStage(c.stage)] }}
-          </span>
-          <span v-if="c.leader" class="leader">
-            <span class="line">
-              <b>{{ c.leader.name }}</b> <span class="figure">{{ percent(c.leader.probability) }}</span>
-            </span>
-            <SuspicionBar :probability="c.leader.probability" :sound="c.leader.fault === 'no-fault'" />
-            <span class="quiet">{{ c.leader.hunch }}</span>
-          </span>
-        </RouterLink>
+        <h2>{{ group.title }}</h2>
+        <div v-for="c in group.cases" :key="c.id" class="row">
+          <CaseLine :line="c" />
+          <Button
+            variant="text"
+            severity="secondary"
+            :aria-label="`${away ? 'Bring back' : 'Put away'}: ${c.tag}, ${c.complaint}`"
+            @click="(away ? bringBack : putAway)({ kind: 'case', id: c.id, name: c.complaint })"
+            ><span class="p-button-label">{{ away ? 'bring back' : 'put away' }}</span></Button
+          >
+        </div>
       </section>
       <p v-if="cases.data.value && inAll > cases.data.value.length" class="more">
         {{ cases.data.value.length }} of {{ inAll }} cases.
-        <button v-if="take < most" type="button" class="tap" @click="take = Math.min(most, take + step)">
-          Show more
-        </button>
+        <Button
+          v-if="take < most"
+          severity="secondary"
+          variant="outlined"
+          label="Show more"
+          @click="take = Math.min(most, take + step)"
+        />
       </p>
+      <Button
+        variant="text"
+        severity="secondary"
+        class="away"
+        :label="away ? 'Back to the cases' : 'Cases put away'"
+        @click="away = !away"
+      />
     </main>
     <NewCaseDialog v-model:visible="adding" />
   </div>
@@ -93,65 +104,18 @@ section h2 {
   color: var(--ink-2);
 }
 
-.case {
-  display: grid;
-  grid-template-columns: 6.5rem minmax(0, 1fr) 9rem 17rem;
-  gap: 1rem;
+.row {
+  display: flex;
   align-items: center;
-  padding: 0.9rem 0.5rem;
   border-top: 1.5px solid var(--line);
-  color: var(--ink);
-  text-decoration: none;
 }
 
-.case:hover {
-  background: var(--card);
+.row > .p-button {
+  flex: none;
+  white-space: nowrap;
 }
 
-.what b {
-  display: block;
-  font-size: 1.125rem;
-}
-
-.quiet {
-  font-size: 0.9375rem;
-}
-
-.stage {
-  font-family: var(--font-tag);
-  font-weight: 500;
-  font-size: 1.0625rem;
-}
-
-.steps {
-  display: flex;
-  gap: 3px;
-  margin-bottom: 0.2rem;
-}
-
-.steps i {
-  width: 1.1rem;
-  height: 8px;
-  border: 1.5px solid var(--ink);
-}
-
-.steps i.done {
-  background: var(--ink);
-}
-
-.leader .line {
-  display: flex;
-  justify-content: space-between;
-  gap: 0.5rem;
-}
-
-.empty {
-  padding: 2rem 0;
-}
-
-@media (max-width: 900px) {
-  .case {
-    grid-template-columns: 6rem minmax(0, 1fr);
-  }
+.away {
+  margin: 1rem 0 0 -0.75rem;
 }
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core';
+import { useEventListener, useStorage } from '@vueuse/core';
+import Button from 'primevue/button';
+import Chip from 'primevue/chip';
+import InputText from 'primevue/inputtext';
 import { computed, ref, watch } from 'vue';
 import { api, inWords, taken, type CaseResource, type ChangeRequest, type JotResponse } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
@@ -7,11 +10,11 @@ import { useKeys } from '@/shared/keys/useKeys';
 /** One line of shorthand. It shows what it understood before it counts; what is typed is kept until it is taken. */
 const props = defineProps<{ data: CaseResource; tell: (change: ChangeRequest) => Promise<boolean>; trouble: string }>();
 
-const draftKey = `mild-hunch.jot.${props.data.id}`;
-const text = ref(window.localStorage.getItem(draftKey) ?? '');
+const text = useStorage(`mild-hunch.jot.${props.data.id}`, '');
 const understood = ref<JotResponse>();
 const problem = ref('');
-const input = ref<HTMLInputElement>();
+const focus = () => document.getElementById('jot-input')?.focus();
+const leave = () => document.getElementById('jot-input')?.blur();
 let latest = 0;
 
 const items = computed(() => understood.value?.items ?? []);
@@ -38,14 +41,7 @@ async function read(): Promise<boolean> {
   }
 }
 
-watch(
-  text,
-  (now) => {
-    window.localStorage.setItem(draftKey, now);
-    void read();
-  },
-  { immediate: true },
-);
+watch(text, () => void read(), { immediate: true });
 
 // A line that could not be read while the network was gone is read once it is back.
 useEventListener(window, 'online', () => void read());
@@ -54,7 +50,7 @@ useEventListener(window, 'online', () => void read());
 function take(suggestion: string) {
   const kept = text.value.slice(0, text.value.length - (/[^ ,;]*$/.exec(text.value)?.[0].length ?? 0));
   text.value = `${kept}${suggestion} `;
-  input.value?.focus();
+  focus();
 }
 
 async function add() {
@@ -69,31 +65,30 @@ async function add() {
   if (done) text.value = left;
 }
 
-useKeys([{ keys: '/', says: 'Jot line', run: () => input.value?.focus() }]);
+useKeys([{ keys: '/', says: 'Jot line', run: focus }]);
 </script>
 
 <template>
-  <form class="jot" @submit.prevent="add">
+  <form class="jot" aria-label="Jot line" @submit.prevent="add">
     <kbd aria-hidden="true">/</kbd>
     <label class="sr-only" for="jot-input">Jot line</label>
-    <input
+    <InputText
       id="jot-input"
-      ref="input"
       v-model="text"
-      class="figure"
+      class="line figure"
       autocomplete="off"
       autocapitalize="off"
       spellcheck="false"
       placeholder="31 bar swing 24, bucket 10 l in 49 s, weep 2 30/min"
-      @keydown.esc="($event.target as HTMLInputElement).blur()"
+      @keydown.esc="leave"
     />
     <div class="understood" aria-live="polite">
-      <button v-for="s in suggestions" :key="s" type="button" class="chip suggest" @click="take(s)">{{ s }} …</button>
-      <span v-for="(i, n) in items" :key="n" class="chip">{{ i.says }}</span>
-      <span v-for="g in gaps" :key="`gap-${g.start}`" class="chip gap">{{ g.text }}: {{ g.problem }}</span>
-      <span v-if="problem || trouble" class="chip gap" role="alert">{{ problem || trouble }}</span>
+      <Button v-for="s in suggestions" :key="s" class="suggest" :label="`${s} …`" @click="take(s)" />
+      <Chip v-for="(i, n) in items" :key="n" :label="i.says" />
+      <Chip v-for="g in gaps" :key="`gap-${g.start}`" class="gap" :label="`${g.text}: ${g.problem}`" />
+      <Chip v-if="problem || trouble" class="gap" role="alert" :label="problem || trouble" />
     </div>
-    <button type="submit" class="tap add" :disabled="!text.trim()">Add</button>
+    <Button type="submit" class="add" label="Add" :disabled="!text.trim()" />
   </form>
 </template>
 
@@ -108,24 +103,21 @@ useKeys([{ keys: '/', says: 'Jot line', run: () => input.value?.focus() }]);
   color: var(--bar-ink);
 }
 
-input {
-  flex: 1 1 24rem;
-  min-width: 8rem;
-  min-height: 44px;
-  padding: 0 0.75rem;
-  border: 1.5px solid transparent;
-  border-radius: 4px;
+.line.line {
+  flex: 1 1 16rem;
+  min-width: 0;
+  border-color: transparent;
   background: var(--bar-2);
   color: var(--bar-ink);
   font-size: 1.0625rem;
 }
 
-input::placeholder {
+.line::placeholder {
   color: #b7beb8;
   opacity: 1;
 }
 
-input:focus-visible {
+.line:focus-visible {
   outline-color: #7cc3d4;
 }
 
@@ -136,50 +128,50 @@ input:focus-visible {
   align-items: center;
   gap: 4px;
   max-width: 46%;
-  max-height: 5rem;
-  overflow-y: auto;
 }
 
-.chip {
-  padding: 0.2rem 0.5rem;
-  border-radius: 4px;
+.understood .p-chip {
   background: #17657a;
   color: #ffffff;
-  font-size: 0.875rem;
+  font-size: 0.9375rem;
 }
 
-.chip.suggest {
-  min-height: 44px;
-  border: 1.5px dashed #b7beb8;
-  background: transparent;
-  color: var(--bar-ink);
-  font: inherit;
-  font-size: 0.875rem;
-  cursor: pointer;
-}
-
-.chip.gap {
+.understood .gap {
   background: #f3d9cb;
   color: #6d2409;
 }
 
-.add:disabled {
+.suggest.suggest {
+  border: 1.5px dashed #b7beb8;
   background: transparent;
+  color: var(--bar-ink);
+  font-size: 0.9375rem;
+}
+
+.add.add:disabled {
   border-color: #5d6a66;
+  background: transparent;
   color: #b7beb8;
 }
 
-@media (max-width: 700px) {
+@media (max-width: 900px) {
   .jot {
     flex-wrap: wrap;
   }
 
-  .understood {
-    order: 3;
+  .understood:not(:empty) {
+    order: -1;
+    flex-basis: 100%;
     max-width: 100%;
   }
 
   kbd {
+    display: none;
+  }
+}
+
+@media print {
+  .jot {
     display: none;
   }
 }

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import Dialog from 'primevue/dialog';
 import { ref, watch } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { readNumber } from '@/shared/numbers';
+import EntryField from '@/shared/ui/EntryField.vue';
+import TickBox from '@/shared/ui/TickBox.vue';
 
 /** What cannot or must not be done today; checks beyond it are not proposed. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -52,26 +55,18 @@ function save() {
 <template>
   <Dialog v-model:visible="visible" modal header="Limits of today" :style="{ width: 'min(36rem, 94vw)' }">
     <form class="limits" @submit.prevent="save">
-      <label class="check"><input v-model="keepRunning" type="checkbox" /> The plant must not be stopped</label>
-      <label class="check"><input v-model="apprentice" type="checkbox" /> Only what an apprentice may do alone</label>
-      <label>
-        Longest check there is time for, minutes
-        <input v-model="minutes" class="figure" inputmode="decimal" autocomplete="off" />
-      </label>
+      <TickBox v-model="keepRunning" label="The plant must not be stopped" />
+      <TickBox v-model="apprentice" label="Only what an apprentice may do alone" />
+      <EntryField v-model="minutes" label="Longest check there is time for" :units="['minutes']" :problem="problem" />
       <fieldset>
         <legend>Not at hand</legend>
-        <label v-for="t in knowledge.tools" :key="t" class="check"
-          ><input v-model="without" type="checkbox" :value="t" /> {{ t }}</label
-        >
+        <TickBox v-for="t in knowledge.tools" :key="t" v-model="without" :value="t" :label="t" />
       </fieldset>
       <fieldset>
         <legend>Nobody answers for</legend>
-        <label v-for="h in knowledge.hazards" :key="h.id" class="check"
-          ><input v-model="avoid" type="checkbox" :value="h.id" /> {{ h.text }}</label
-        >
+        <TickBox v-for="h in knowledge.hazards" :key="h.id" v-model="avoid" :value="h.id" :label="h.text" />
       </fieldset>
-      <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
-      <button type="submit" class="tap on">Keep to these</button>
+      <Button type="submit" label="Keep to these" class="keep" />
     </form>
   </Dialog>
 </template>
@@ -88,16 +83,7 @@ fieldset {
   border: 1px solid var(--line);
 }
 
-.check {
-  display: flex;
-  gap: 0.6rem;
-  align-items: center;
-  min-height: 44px;
-}
-
-.check input {
-  flex: none;
-  width: 24px;
-  height: 24px;
+.keep {
+  justify-self: start;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { range } from '@/shared/format';
 import StageNote from './StageNote.vue';
@@ -34,21 +35,20 @@ const inVain = () =>
         <b class="figure"
           >{{ range(r) }}<template v-if="r.at"> ({{ r.at }} the mend)</template></b
         >
-        <button
-          type="button"
-          class="tap plain"
+        <Button
+          variant="text"
+          severity="secondary"
           :aria-label="`Take out ${nameOf(r.quantity)}`"
           @click="tell({ remove: [r.id] })"
+          ><span class="p-button-label">take out</span></Button
         >
-          take out
-        </button>
       </li>
       <li v-for="c in data.cues" :key="c.id">
         <span>{{ c.says }}</span>
         <span />
-        <button type="button" class="tap plain" :aria-label="`Take out ${c.says}`" @click="tell({ remove: [c.id] })">
-          take out
-        </button>
+        <Button variant="text" severity="secondary" :aria-label="`Take out ${c.says}`" @click="tell({ remove: [c.id] })"
+          ><span class="p-button-label">take out</span></Button
+        >
       </li>
     </ul>
     <p v-if="data.readings.length + data.cues.length === 0" class="quiet">
@@ -64,7 +64,7 @@ const inVain = () =>
     </p>
     <p v-if="data.couldNot.length" class="quiet">
       Could not be had: {{ inVain().join(', ').toLowerCase() }}.
-      <button type="button" class="tap plain again" @click="tell({ couldNot: [] })">Try them again</button>
+      <Button variant="text" severity="secondary" label="Try them again" @click="tell({ couldNot: [] })" />
     </p>
     <StageNote :data="data" name="note-measure" label="Notes on the measuring" :tell="tell" />
   </section>
@@ -89,12 +89,6 @@ li {
   gap: 0.5rem;
   align-items: center;
   border-bottom: 1px solid var(--line);
-}
-
-li .tap,
-.again {
-  color: var(--ink-2);
-  text-decoration: underline;
 }
 
 p {

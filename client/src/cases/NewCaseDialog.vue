@@ -1,31 +1,41 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { useStorage } from '@vueuse/core';
+import Button from 'primevue/button';
 import Dialog from 'primevue/dialog';
-import { ref, watch } from 'vue';
+import Textarea from 'primevue/textarea';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, inWords, taken } from '@/shared/api/client';
+import { api, inWords, Refusal, taken } from '@/shared/api/client';
+import ChoiceField from '@/shared/ui/ChoiceField.vue';
 
+/** A new case asks two things; both stay on this device until it is opened. */
 const visible = defineModel<boolean>('visible', { required: true });
 const props = defineProps<{ pumpId?: string }>();
 const router = useRouter();
 const client = useQueryClient();
 const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await api.GET('/api/pumps')) });
-const complaint = ref(window.localStorage.getItem('mild-hunch.new-case') ?? '');
+const choices = computed(() => (pumps.data.value ?? []).map((p) => ({ value: p.id, text: `${p.tag} · ${p.name}` })));
+const complaint = useStorage('mild-hunch.new-case', '');
 const pumpId = ref(props.pumpId ?? '');
-const problem = ref('');
-
-watch(complaint, (now) => window.localStorage.setItem('mild-hunch.new-case', now));
+const problems = ref<{ pumpId?: string; complaint?: string }>({});
+const trouble = ref('');
 
 async function open() {
+  problems.value = {
+    ...(pumpId.value ? {} : { pumpId: 'Choose the pump it is about.' }),
+    ...(complaint.value.trim() ? {} : { complaint: 'Say what is wrong, in a sentence.' }),
+  };
+  trouble.value = '';
+  if (Object.keys(problems.value).length) return;
   try {
-    const made = taken(
-      await api.POST('/api/cases', { body: { pumpId: pumpId.value || null, complaint: complaint.value } }),
-    );
+    const made = taken(await api.POST('/api/cases', { body: { pumpId: pumpId.value, complaint: complaint.value } }));
     complaint.value = '';
     await client.invalidateQueries({ queryKey: ['cases'] });
-    await router.push(`/cases/${made.id}`);
+    await router.push(`/cases/${made.id}/${made.stage}`);
   } catch (error) {
-    problem.value = inWords(error);
+    if (error instanceof Refusal && 'complaint' in error.fields) problems.value = { complaint: error.message };
+    else trouble.value = inWords(error);
   }
 }
 </script>
@@ -33,20 +43,28 @@ async function open() {
 <template>
   <Dialog v-model:visible="visible" modal header="New case" :style="{ width: 'min(32rem, 94vw)' }">
     <form @submit.prevent="open">
-      <label>
-        Which pump?
-        <select v-model="pumpId">
-          <option value="" disabled>Choose a pump</option>
-          <option v-for="p in pumps.data.value" :key="p.id" :value="p.id">{{ p.tag }} · {{ p.name }}</option>
-        </select>
-      </label>
-      <RouterLink to="/pumps/new">A pump that is not on the list</RouterLink>
+      <ChoiceField
+        v-model="pumpId"
+        label="Which pump?"
+        :options="choices"
+        placeholder="Choose a pump"
+        :problem="problems.pumpId"
+      />
+      <RouterLink class="link" to="/pumps/new">A pump that is not on the list</RouterLink>
       <label>
         What is wrong?
-        <textarea v-model="complaint" rows="3" placeholder="In the words of whoever told you" />
+        <Textarea
+          v-model="complaint"
+          rows="3"
+          autofocus
+          placeholder="In the words of whoever told you"
+          :invalid="!!problems.complaint"
+          :aria-describedby="problems.complaint ? 'complaint-problem' : undefined"
+        />
       </label>
-      <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
-      <button type="submit" class="tap on">Open the case</button>
+      <p v-if="problems.complaint" id="complaint-problem" role="alert" class="problem">{{ problems.complaint }}</p>
+      <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
+      <Button type="submit" label="Open the case" />
     </form>
   </Dialog>
 </template>
@@ -57,7 +75,7 @@ form {
   gap: 0.75rem;
 }
 
-a {
-  color: var(--water);
+form > :last-child {
+  justify-self: start;
 }
 </style>

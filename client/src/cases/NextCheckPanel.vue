@@ -1,41 +1,35 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed, ref, watch } from 'vue';
-import type { JudgedCase, ChangeRequest, Knowledge, NextCheck } from '@/shared/api/client';
+import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
-import ReadingField from './ReadingField.vue';
+import CheckAnswers from './CheckAnswers.vue';
+import CheckReading from './CheckReading.vue';
+import HowToCheck from './HowToCheck.vue';
+import { useNextCheck } from './useNextCheck';
 
-/** The check that tells most a minute (or the cheapest), answerable here; each answer says first what it would do. */
+/** The check that tells most a minute, answerable here; each answer says first what it would do, and stays where the finger is. */
 const props = defineProps<{
   data: JudgedCase;
   knowledge: Knowledge;
+  trouble?: string;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
-const emit = defineEmits<{ plan: []; limit: [] }>();
+const emit = defineEmits<{ plan: []; limit: []; opening: [] }>();
 
-const cheapest = ref(false);
-const skipped = ref(0);
+const { check, place, count, following, cheapestFirst, another } = useNextCheck(() => props.data);
 const panel = ref<HTMLElement>();
-const more = ref(false);
 const how = ref(false);
-const few = 3;
-
-const checks = computed(() => {
-  const all = [...props.data.diagnosis.nextChecks];
-  return cheapest.value
-    ? all.sort((a, b) => a.minutes + a.putBackMinutes - b.minutes - b.putBackMinutes || b.information - a.information)
-    : all;
-});
-const check = computed<NextCheck | undefined>(() => checks.value[Math.min(skipped.value, checks.value.length - 1)]);
-const answers = computed(() => check.value?.answers.slice(0, more.value ? undefined : few) ?? []);
 const measured = computed(() => props.knowledge.observables.find((o) => o.id === check.value?.reading));
+const openNow = computed(() => props.data.diagnosis.openNow);
+const minutes = computed(() => {
+  const c = check.value;
+  return c ? `${c.minutes} min${c.putBackMinutes ? ` + ${c.putBackMinutes} to put back` : ''} · opens ${c.opens}` : '';
+});
 
 watch(
   () => props.data.version,
-  () => {
-    skipped.value = 0;
-    more.value = false;
-    how.value = false;
-  },
+  () => (how.value = false),
 );
 
 function answer(index: number) {
@@ -71,76 +65,108 @@ useKeys([
   <section ref="panel" class="next" tabindex="-1" aria-label="Next check">
     <header>
       <h2>Next check</h2>
-      <button type="button" class="tap plain order" :aria-pressed="cheapest" @click="cheapest = !cheapest">
-        {{ cheapest ? 'cheapest first' : 'most telling first' }}
-      </button>
+      <span class="quiet">{{ minutes }}</span>
+      <Button
+        variant="text"
+        severity="secondary"
+        class="limits"
+        :label="limited ? 'Limits of today: some' : 'Limits of today'"
+        @click="emit('limit')"
+      />
     </header>
-    <p class="stop" :class="{ open: data.diagnosis.openNow.recommended }">{{ data.diagnosis.openNow.text }}</p>
-    <template v-if="check">
-      <p class="cost quiet">
-        {{ check.name }} · {{ check.minutes }} min{{
-          check.putBackMinutes ? ` + ${check.putBackMinutes} to put back` : ''
-        }}
-        · opens {{ check.opens }}
-      </p>
-      <p class="question">{{ check.question }}</p>
-      <p v-if="how" class="how">{{ check.how }}</p>
-      <ul v-if="check.hazards.length" class="hazards">
-        <li v-for="h in check.hazards" :key="h.id"><b>Mind:</b> {{ h.text }}</li>
-      </ul>
-      <div v-if="check.cue" class="answers">
-        <button v-for="(a, i) in answers" :key="a.text" type="button" class="tap answer" @click="answer(i)">
-          <kbd>{{ i + 1 }}</kbd>
-          <span class="said">{{ a.text }}</span>
-          <span class="then quiet">{{ a.then }}</span>
-        </button>
-      </div>
-      <template v-else-if="measured">
-        <ReadingField :key="measured.id" :case-id="data.id" :what="measured" :standing="undefined" :tell="tell" />
-        <ul class="bands">
-          <li v-for="a in check.answers" :key="a.text">
-            <span class="figure">{{ a.text }}</span> <span class="quiet">{{ a.then }}</span>
-          </li>
-        </ul>
+    <div class="what">
+      <p v-if="openNow.recommended" class="stop">{{ openNow.text }}</p>
+      <template v-if="check">
+        <p class="question" aria-live="polite">{{ check.question }}</p>
+        <HowToCheck v-if="how" v-model:cheapest-first="cheapestFirst" :check="check" :opening="openNow.text" />
+        <p v-for="h in check.hazards" :key="h.id" class="hazard"><b>Mind:</b> {{ h.text }}</p>
       </template>
-      <div class="foot">
-        <button type="button" class="tap plain" :aria-expanded="how" @click="how = !how">How</button>
-        <button v-if="check.answers.length > few && check.cue" type="button" class="tap plain" @click="more = !more">
-          {{ more ? 'Fewer answers' : `All ${check.answers.length} answers` }}
-        </button>
-        <button v-if="skipped < checks.length - 1" type="button" class="tap plain" @click="skipped++">
-          Another check
-        </button>
-        <button v-if="skipped > 0" type="button" class="tap plain" @click="skipped = 0">Back to the first</button>
-        <button type="button" class="tap plain" @click="couldNot">Could not do it</button>
-        <button type="button" class="tap plain" @click="emit('plan')">Plan of three</button>
-        <button type="button" class="tap plain" @click="emit('limit')">
-          {{ limited ? 'Limits of today: some' : 'Limits of today' }}
-        </button>
-      </div>
+      <p v-else class="question">
+        No check left would change much. {{ openNow.recommended ? '' : openNow.text }} Open what leads, or measure
+        again.
+      </p>
+    </div>
+    <template v-if="check">
+      <CheckAnswers
+        v-if="check.cue"
+        :answers="check.answers"
+        :following="following"
+        @answer="answer"
+        @could-not="couldNot"
+      />
+      <CheckReading
+        v-else-if="measured"
+        :case-id="data.id"
+        :check="check"
+        :what="measured"
+        :trouble="trouble"
+        :tell="tell"
+        @could-not="couldNot"
+      />
     </template>
-    <p v-else class="quiet">
-      No check left would tell much more. Open what leads, or measure again.
-      <button type="button" class="tap plain order" @click="emit('limit')">Limits of today</button>
-    </p>
+    <div class="foot">
+      <template v-if="check">
+        <Button
+          severity="secondary"
+          variant="outlined"
+          label="How"
+          :aria-expanded="how"
+          :aria-pressed="how"
+          @click="how = !how"
+        />
+        <Button severity="secondary" variant="outlined" :disabled="count < 2" @click="another">
+          <span class="p-button-label"
+            >Another<span class="sr-only"> check, this is {{ place }} of {{ count }}</span></span
+          >
+        </Button>
+        <Button severity="secondary" variant="outlined" @click="emit('plan')">
+          <span class="p-button-label">Plan<span class="sr-only"> of three checks</span></span>
+        </Button>
+      </template>
+      <Button
+        :severity="openNow.recommended ? undefined : 'secondary'"
+        :variant="openNow.recommended ? undefined : 'outlined'"
+        @click="emit('opening')"
+        >Open now: {{ Math.round(openNow.minutesIfOpened) }} min</Button
+      >
+    </div>
   </section>
 </template>
 
 <style scoped>
 .next {
-  padding: 0.25rem 1rem 0.35rem;
+  display: flex;
+  flex-direction: column;
+  padding: 0 1rem 0.5rem;
   border-top: 2px solid var(--ink);
 }
 
 header {
   display: flex;
-  justify-content: space-between;
+  gap: 0 0.75rem;
   align-items: center;
 }
 
-.order {
-  color: var(--ink-2);
-  text-decoration: underline;
+header h2 {
+  flex: none;
+}
+
+header .quiet {
+  flex: 1;
+  line-height: 1.1;
+}
+
+.limits {
+  flex: none;
+  margin-right: -0.75rem;
+}
+
+/* The answers stand on the floor of the panel; what is said above them grows upwards. */
+.what {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  justify-content: flex-end;
 }
 
 p {
@@ -148,86 +174,38 @@ p {
 }
 
 .stop {
-  font-size: 0.9375rem;
-}
-
-.stop.open {
   font-weight: 700;
 }
 
-.cost {
-  font-size: 0.9375rem;
-}
-
 .question {
-  margin: 0.15rem 0;
+  margin: 0 0 0.25rem;
   font-size: 1.0625rem;
   font-weight: 700;
 }
 
-.how {
-  font-size: 0.9375rem;
-}
-
-.hazards {
-  margin: 0.25rem 0 0;
-  padding: 0.15rem 0.6rem;
+.hazard {
+  padding-left: 0.5rem;
   border-left: 4px solid var(--suspect);
-  background: var(--card);
-  list-style: none;
-  font-size: 0.875rem;
-}
-
-.answers {
-  display: grid;
-  gap: 6px;
-  margin-top: 0.5rem;
-}
-
-.answer {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 0.6rem;
-  align-items: center;
-  padding: 0.2rem 0.6rem;
-  text-align: left;
-}
-
-.said {
-  font-weight: 700;
-}
-
-.said::first-letter {
-  text-transform: uppercase;
-}
-
-.then {
-  margin-left: auto;
-  font-size: 0.875rem;
-}
-
-.bands {
-  margin: 0.35rem 0 0;
-  padding: 0;
-  list-style: none;
-  font-size: 0.875rem;
-}
-
-.bands li {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  font-size: 0.9375rem;
 }
 
 .foot {
   display: flex;
-  flex-wrap: wrap;
-  align-items: center;
+  gap: 6px;
+  margin-top: 6px;
 }
 
-.foot .tap {
-  padding-left: 0;
-  color: var(--ink-2);
-  text-decoration: underline;
+.foot > * {
+  flex: 1 1 auto;
+  justify-content: center;
+  padding-inline: 0.4rem;
+  white-space: nowrap;
+}
+
+@media print {
+  .foot,
+  .limits {
+    display: none;
+  }
 }
 </style>

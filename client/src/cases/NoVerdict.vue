@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed } from 'vue';
 import type { CaseResource, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { quantity } from '@/shared/format';
@@ -32,7 +33,13 @@ const entries = computed(() => [
     <ul>
       <li v-for="e in entries" :key="e.id" :class="{ odd: e.id === data.trouble?.entry }">
         <span>{{ e.says }}<span v-if="!e.judged" class="quiet"> · does not fit this pump, not counted</span></span>
-        <button type="button" class="tap" :disabled="busy" @click="emit('tell', { remove: [e.id] })">Take out</button>
+        <Button
+          severity="secondary"
+          variant="outlined"
+          label="Take out"
+          :disabled="busy"
+          @click="emit('tell', { remove: [e.id] })"
+        />
       </li>
     </ul>
   </main>

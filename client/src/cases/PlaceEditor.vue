@@ -1,183 +1,144 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
+import Button from 'primevue/button';
 import Popover from 'primevue/popover';
-import { computed, nextTick, ref } from 'vue';
-import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
-import { answersAt, cuesAt, observablesAt, spotName, type Spot } from './drawing/spots';
-import { readNumber, whyNot } from '@/shared/numbers';
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
+import CueQuestion from './CueQuestion.vue';
+import DripFields from './DripFields.vue';
+import NotedHere from './NotedHere.vue';
 import ReadingField from './ReadingField.vue';
-import { isMended } from './taken';
+import WhichOne from './WhichOne.vue';
+import { cuesAt, isGroup, observablesAt, readSpot, spotKey, spotName, type Spot } from './drawing/spots';
+import { useDrip } from './useDrip';
 
-/** A small editor at the place that was tapped: its readings and its questions, nothing else. */
+/** A small editor at the place that was tapped: its readings and its questions, nothing else. Which one is open is in the address. */
+const at = defineModel<string | undefined>('at', { required: true });
 const props = defineProps<{
   data: JudgedCase;
   knowledge: Knowledge;
   trouble: string;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
-const emit = defineEmits<{ closed: [] }>();
 
 const popover = ref<InstanceType<typeof Popover>>();
-const spot = ref<Spot>();
-const drops = ref('');
-const dropsProblem = ref('');
-const stream = ref(false);
-const when = ref<'running' | 'standing'>();
+const spot = computed<Spot | undefined>(() => (at.value ? readSpot(at.value) : undefined));
+const opener = ref<HTMLElement | SVGElement | null>(null);
+const drip = useDrip();
+const refused = ref(false);
 
 const readings = computed(() =>
   spot.value && !spot.value.cylinder ? observablesAt(spot.value.place, props.knowledge) : [],
 );
-const cues = computed(() =>
-  spot.value ? cuesAt(spot.value, props.knowledge).map((cue) => ({ ...cue, answers: told(cue) })) : [],
-);
+const cues = computed(() => (spot.value ? cuesAt(spot.value, props.knowledge) : []));
+const drips = computed(() => cues.value.some((c) => c.id === 'leak-at'));
+const plain = computed(() => {
+  const { headLayout, arrangement } = props.data.pump.pump;
+  return headLayout === 'stacked-bore' || arrangement === 'intensifier';
+});
 
-function told(cue: Knowledge['cues'][number]) {
-  return spot.value ? answersAt(spot.value, cue) : [];
+/** The part of the drawing the editor belongs to: it opens beside it and gives the focus back to it. */
+const anchorOf = (key: string) =>
+  document.querySelector<HTMLElement>(`[data-spot="${key}"]`) ??
+  document.querySelector<HTMLElement>(`[data-spot="${key.split('.')[0]}"]`);
+
+function show(key: string) {
+  const active = document.activeElement;
+  opener.value = active instanceof SVGElement || active instanceof HTMLElement ? active : null;
+  const anchor = anchorOf(key);
+  const editor = popover.value as
+    (InstanceType<typeof Popover> & { alignOverlay: () => void; visible: boolean }) | undefined;
+  if (!anchor || !editor) return;
+  const moves = editor.visible;
+  editor.show({ currentTarget: anchor } as unknown as Event, anchor);
+  if (moves) void nextTick(() => editor.alignOverlay());
 }
 
-// What was seen before a mend stands, but is no longer what the buttons show.
-function standing(cue: string) {
-  return props.data.cues.filter((c) => c.cue === cue && (c.at === 'after') === isMended(props.data));
+// A tap beside it shuts it; a tap on another place opens that one instead.
+useEventListener(document, 'click', ({ target }) => {
+  if (at.value && target instanceof Element && !target.closest('.place-editor, .p-select-overlay, .part, .tag'))
+    popover.value?.hide();
+});
+
+watch(at, (now, before) => {
+  drip.forget();
+  refused.value = false;
+  if (!now) popover.value?.hide();
+  else if (!before || readSpot(before)?.place !== readSpot(now)?.place) void nextTick(() => show(now));
+});
+onMounted(() => at.value && void nextTick(() => at.value && show(at.value)));
+
+function closed() {
+  at.value = undefined;
+  opener.value?.focus();
 }
 
-function isOn(cue: string, answer: { id: string; at: string }): boolean {
-  return standing(cue).some((c) => c.answer === answer.id && here(answer, c) && c.dropsPerMinute !== 0);
+// What was typed of a drip goes only once it is taken.
+async function note(change: ChangeRequest) {
+  refused.value = !(await props.tell(change));
+  if (!refused.value) drip.forget();
 }
-
-// Two caps of one cylinder are two places.
-function here(answer: { at: string }, told: { cylinder: number | null; side: string | null }): boolean {
-  if (answer.at === 'none') return true;
-  return (
-    told.cylinder === (spot.value?.cylinder ?? null) &&
-    (answer.at !== 'cavity' || !spot.value?.side || !told.side || told.side === spot.value.side)
-  );
-}
-
-function answer(cue: string, a: { id: string; at: string }) {
-  const on = standing(cue).find((c) => c.answer === a.id && here(a, c));
-  const seen = cue === 'leak-at' && a.id !== 'none' ? drip() : {};
-  if (!seen) return;
-  if (on && isOn(cue, a) && Object.keys(seen).length === 0) {
-    void props.tell({ remove: [on.id] });
-    return;
-  }
-  const at =
-    a.at === 'none'
-      ? {}
-      : {
-          cylinder: spot.value?.cylinder ?? null,
-          ...(a.at === 'cavity' && spot.value?.side ? { side: spot.value.side } : {}),
-        };
-  // What was typed of a drip goes only once it is taken.
-  void props.tell({ cues: [{ cue, answer: a.id, ...at, ...seen }] }).then((taken) => taken && forget());
-}
-
-// Undefined where the drops are no number: what was typed stays, with the reason.
-function drip() {
-  const counted = drops.value.trim() ? readNumber(drops.value) : null;
-  dropsProblem.value =
-    drops.value.trim() && !stream.value && counted === null ? `${whyNot(drops.value)}. Write it like 30.` : '';
-  if (dropsProblem.value) return undefined;
-  const rate = stream.value ? { stream: true } : counted === null ? {} : { dropsPerMinute: counted };
-  return { ...rate, ...(when.value ? { when: when.value } : {}) };
-}
-
-function forget() {
-  drops.value = '';
-  dropsProblem.value = '';
-  stream.value = false;
-  when.value = undefined;
-}
-
-const pick = (told: 'running' | 'standing') => (when.value = when.value === told ? undefined : told);
-
-function open(at: Spot, event: Event) {
-  spot.value = at;
-  forget();
-  const target = event.currentTarget ?? event.target;
-  popover.value?.hide();
-  void nextTick(() => popover.value?.show(event, target));
-}
-
-defineExpose({ open });
 </script>
 
 <template>
-  <Popover ref="popover" class="place-editor" @hide="emit('closed')">
-    <section v-if="spot" :aria-label="spotName(spot)">
+  <Popover
+    ref="popover"
+    class="place-editor"
+    :dismissable="false"
+    :pt="{ root: { 'aria-label': spot ? spotName(spot) : 'Place', 'aria-modal': 'false' } }"
+    @hide="closed"
+  >
+    <div v-if="spot" class="inside">
       <header>
         <h2>{{ spotName(spot) }}</h2>
-        <button type="button" class="tap plain" @click="popover?.hide()">Close</button>
+        <Button
+          variant="text"
+          severity="secondary"
+          label="Close"
+          :autofocus="!readings.length && !isGroup(spot.place)"
+          @click="popover?.hide()"
+        />
       </header>
+      <WhichOne
+        v-if="isGroup(spot.place)"
+        :spot="spot"
+        :cylinders="data.pump.pump.cylinders ?? 1"
+        :plain="plain"
+        @choose="at = spotKey($event)"
+      />
+      <NotedHere :spot="spot" :data="data" :knowledge="knowledge" @take-out="tell({ remove: [$event] })" />
       <ReadingField
-        v-for="what in readings"
+        v-for="(what, i) in readings"
         :key="what.id"
         :what="what"
         :standing="data.readings.find((r) => r.quantity === what.id)"
         :case-id="data.id"
+        :autofocus="i === 0"
+        :trouble="trouble"
         :tell="tell"
       />
-      <div v-for="cue in cues" :key="cue.id" class="cue">
-        <p>{{ cue.question }}</p>
-        <div v-if="cue.id === 'leak-at'" class="drip">
-          <label class="drops">
-            Drops a minute, if you counted
-            <input
-              v-model="drops"
-              inputmode="decimal"
-              class="figure"
-              :disabled="stream"
-              :aria-invalid="dropsProblem ? true : undefined"
-            />
-          </label>
-          <p v-if="dropsProblem" class="problem" role="alert">{{ dropsProblem }}</p>
-          <div class="answers" role="group" aria-label="How it drips">
-            <button type="button" class="tap" :class="{ on: stream }" :aria-pressed="stream" @click="stream = !stream">
-              A stream
-            </button>
-            <button
-              type="button"
-              class="tap"
-              :class="{ on: when === 'running' }"
-              :aria-pressed="when === 'running'"
-              @click="pick('running')"
-            >
-              Only while running
-            </button>
-            <button
-              type="button"
-              class="tap"
-              :class="{ on: when === 'standing' }"
-              :aria-pressed="when === 'standing'"
-              @click="pick('standing')"
-            >
-              Also standing
-            </button>
-          </div>
-          <p class="then">Then where it drips:</p>
-        </div>
-        <div class="answers" role="group" :aria-label="cue.name">
-          <button
-            v-for="a in cue.answers"
-            :key="a.id"
-            type="button"
-            class="tap"
-            :class="{ on: isOn(cue.id, a) }"
-            :aria-pressed="isOn(cue.id, a)"
-            @click="answer(cue.id, a)"
-          >
-            {{ a.text }}
-          </button>
-        </div>
-      </div>
-      <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
-    </section>
+      <DripFields v-if="drips && spot.cylinder" :drip="drip" />
+      <CueQuestion
+        v-for="cue in cues"
+        :key="cue.id"
+        :cue="cue"
+        :spot="spot"
+        :data="data"
+        :seen="cue.id === 'leak-at' ? drip.read : undefined"
+        @tell="note"
+      />
+      <p v-if="!readings.length && !cues.length && spot.cylinder" class="quiet">
+        Nothing can be said of this place on its own.
+      </p>
+      <p v-if="refused && trouble" class="problem" role="alert">{{ trouble }}</p>
+    </div>
   </Popover>
 </template>
 
 <style scoped>
-section {
+.inside {
   width: min(25rem, 86vw);
-  max-height: min(70vh, 34rem);
+  max-height: min(72vh, 36rem);
   overflow-y: auto;
 }
 
@@ -185,40 +146,6 @@ header {
   display: flex;
   align-items: center;
   justify-content: space-between;
-}
-
-.cue {
-  padding: 0.5rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.cue p {
-  margin: 0 0 0.5rem;
-}
-
-.answers {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-
-.drip {
-  margin-bottom: 0.5rem;
-}
-
-.cue .then {
-  margin: 0.5rem 0 0;
-}
-
-.drops {
-  display: flex;
-  align-items: center;
-  gap: 0.5rem;
-  margin-bottom: 0.5rem;
-}
-
-.drops input {
-  width: 5rem;
 }
 </style>
 

@@ -1,15 +1,21 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import type { ChangeRequest, Schemas } from '@/shared/api/client';
 import DraftConflict from '@/shared/drafts/DraftConflict.vue';
 import { useDraft } from '@/shared/drafts/useDraft';
 import { forField, readEntry } from '@/shared/numbers';
+import EntryField from '@/shared/ui/EntryField.vue';
 
 /** One number with its unit. What is typed stays until it is taken: refused, shut away, reloaded or offline. */
 const props = defineProps<{
   caseId: string;
   what: Schemas['ObservableDto'];
   standing?: Schemas['ReadingEntryDto'];
+  /** Why the last change was refused. */
+  trouble?: string;
+  /** It is what the editor was opened for. */
+  autofocus?: boolean;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
 
@@ -25,11 +31,16 @@ const { text, conflict } = draft;
 const unit = unitDraft.text;
 const problem = ref('');
 const saving = ref(false);
+const refused = ref(false);
+const form = ref<HTMLFormElement>();
+const says = computed(() => problem.value || (refused.value ? props.trouble : '') || undefined);
 
 async function send(change: ChangeRequest) {
   saving.value = true;
-  if (await props.tell(change)) takeStored();
+  refused.value = !(await props.tell(change));
   saving.value = false;
+  if (!refused.value) takeStored();
+  else form.value?.querySelector('input')?.focus();
 }
 
 function takeStored() {
@@ -41,6 +52,8 @@ function takeStored() {
 function save(again = false) {
   const { entry, problem: why } = readEntry(text.value);
   if (!entry) {
+    refused.value = false;
+    form.value?.querySelector('input')?.focus();
     problem.value = text.value.trim() ? `${why} Write it like 31, 12.6 or 28 to 46.` : 'Type a number first.';
     return;
   }
@@ -56,27 +69,27 @@ function save(again = false) {
 </script>
 
 <template>
-  <form class="reading" @submit.prevent="save()">
-    <label :for="`reading-${what.id}`">{{ what.name }}</label>
-    <div class="row">
-      <input
-        :id="`reading-${what.id}`"
-        v-model="text"
-        class="figure"
-        inputmode="decimal"
-        autocomplete="off"
-        :aria-invalid="problem ? true : undefined"
-        :aria-describedby="problem ? `problem-${what.id}` : undefined"
-      />
-      <select v-model="unit" :aria-label="`Unit of ${what.name}`">
-        <option v-for="u in what.units" :key="u">{{ u }}</option>
-      </select>
-      <button type="submit" class="tap on">Note</button>
-      <button v-if="standing" type="button" class="tap" title="Keep both and combine them" @click="save(true)">
-        Read again
-      </button>
-      <button v-if="standing" type="button" class="tap" @click="send({ remove: [standing.id] })">Take out</button>
-    </div>
+  <form ref="form" class="reading" @submit.prevent="save()">
+    <EntryField
+      v-model="text"
+      v-model:unit="unit"
+      :label="what.name"
+      :units="what.units"
+      :problem="says"
+      :autofocus="autofocus"
+    >
+      <Button type="submit" label="Note" />
+      <template v-if="standing">
+        <Button
+          severity="secondary"
+          variant="outlined"
+          label="Read again"
+          title="Keep both and combine them"
+          @click="save(true)"
+        />
+        <Button severity="secondary" variant="outlined" label="Take out" @click="send({ remove: [standing.id] })" />
+      </template>
+    </EntryField>
     <DraftConflict
       v-if="conflict !== undefined && !saving"
       :theirs="conflict && `${conflict} ${notedUnit()}`"
@@ -84,24 +97,11 @@ function save(again = false) {
       @mine="draft.keepMine()"
       @theirs="takeStored"
     />
-    <p v-if="problem" :id="`problem-${what.id}`" class="problem" role="alert">{{ problem }}</p>
   </form>
 </template>
 
 <style scoped>
 .reading {
-  padding: 0.5rem 0;
-  border-top: 1px solid var(--line);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 0.25rem;
-}
-
-input {
-  width: 6.5rem;
+  padding: 0.35rem 0;
 }
 </style>

@@ -1,119 +1,83 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import type { Schemas } from '@/shared/api/client';
-import { digits, signed } from '@/shared/format';
+import { digits } from '@/shared/format';
+import BandMark from './BandMark.vue';
+import { deviation, isOff } from './deviation';
 
-/** Each reading against what a sound pump would show: band and mark on one scale. Tap for the working. */
+/** Each reading against what a healthy pump would show, in words, with band and mark on one scale. Tap for the working. */
 defineProps<{ comparisons: Schemas['ComparisonDto'][] }>();
 defineEmits<{ working: [quantity: string] }>();
-
-type Row = Schemas['ComparisonDto'];
-
-function scale(c: Row) {
-  const least = Math.min(c.read.value, c.low.value);
-  const most = Math.max(c.read.value, c.high.value);
-  const room = Math.max((most - least) * 0.12, Math.abs(c.expected.value) * 0.02, 1e-9);
-  const at = (v: number) => (100 * (v - least + room)) / (most - least + 2 * room);
-  return { low: at(c.low.value), band: Math.max(3, at(c.high.value) - at(c.low.value)), read: at(c.read.value) };
-}
-
-const off = (c: Row) => Math.abs(c.sigmas) > 2;
 </script>
 
 <template>
   <section v-if="comparisons.length" class="readings" aria-label="Readings against expectation">
-    <button
+    <Button
       v-for="c in comparisons"
       :key="c.quantity"
-      type="button"
+      variant="text"
+      severity="secondary"
       class="reading"
-      :class="{ off: off(c) }"
+      :class="{ off: isOff(c) }"
       @click="$emit('working', c.quantity)"
     >
       <span class="top"
-        ><span class="name">{{ c.name }}</span> <span class="quiet">expect {{ digits(c.expected.value) }}</span></span
+        ><span>{{ c.short }}</span> <span class="quiet">expect {{ digits(c.expected.value) }}</span></span
       >
       <span class="middle"
-        ><b class="figure">{{ digits(c.read.value, 4) }}</b> {{ c.read.unit }}
-        <span class="away figure">{{ signed(c.sigmas, 2) }} σ</span></span
-      >
-      <span class="sr-only">Show the working.</span>
-      <svg viewBox="0 0 100 12" preserveAspectRatio="none" aria-hidden="true">
-        <line x1="0" y1="11" x2="100" y2="11" />
-        <rect class="band" :x="scale(c).low" y="3" :width="scale(c).band" height="8" />
-        <rect class="mark" :x="scale(c).read - 0.8" y="0" width="1.6" height="12" />
-      </svg>
-    </button>
+        ><span class="read"
+          ><b class="figure">{{ digits(c.read.value, 4) }}</b> {{ c.read.unit }}</span
+        >
+        <BandMark :comparison="c"
+      /></span>
+      <span class="away">{{ deviation(c) }}</span>
+      <span class="sr-only">Show the working of: {{ c.name }}.</span>
+    </Button>
   </section>
 </template>
 
 <style scoped>
 .readings {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr));
-  gap: 0.25rem 1.25rem;
-  padding: 0.25rem 1rem 0.5rem;
+  grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr));
+  gap: 0 0.75rem;
+  padding: 0 0.6rem 0.35rem;
 }
 
-.reading {
-  display: block;
-  min-width: 0;
-  padding: 0.25rem 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
+.reading.reading {
+  display: grid;
+  gap: 0;
+  align-content: start;
+  justify-items: stretch;
   text-align: left;
-  cursor: pointer;
+  padding: 0.15rem 0.4rem;
+  line-height: 1.25;
 }
 
 .top {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
-  gap: 0.5rem;
-  font-size: 0.875rem;
-  white-space: nowrap;
+  gap: 0 0.5rem;
+  font-size: 0.9375rem;
 }
 
-.name {
-  overflow: hidden;
-  text-overflow: ellipsis;
+.middle {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
 }
 
-.middle b {
-  font-size: 1.375rem;
+.read {
+  flex: none;
 }
 
-.away {
-  float: right;
-  margin-top: 0.35rem;
+b {
+  font-size: 1.3125rem;
 }
 
 .off .away {
   color: var(--suspect);
-  font-weight: 600;
-}
-
-svg {
-  display: block;
-  width: 100%;
-  height: 12px;
-}
-
-line {
-  stroke: var(--ink);
-}
-
-.band {
-  fill: var(--water-soft);
-  stroke: var(--water);
-  stroke-width: 0.5;
-}
-
-.mark {
-  fill: var(--ink);
-}
-
-.off .mark {
-  fill: var(--suspect);
+  font-weight: 700;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea';
 import { ref } from 'vue';
 import type { CaseResource, ChangeRequest } from '@/shared/api/client';
 import DraftConflict from '@/shared/drafts/DraftConflict.vue';
@@ -33,7 +34,7 @@ function keepMine() {
   <div class="note">
     <label>
       {{ label }}
-      <textarea v-model="text" rows="3" @blur="save" />
+      <Textarea v-model="text" rows="2" auto-resize @blur="save" />
     </label>
     <DraftConflict
       v-if="conflict !== undefined && !saving"
@@ -51,7 +52,7 @@ label {
   font-weight: 700;
 }
 
-textarea {
+label :deep(textarea) {
   margin-top: 0.25rem;
 }
 </style>

@@ -1,24 +1,21 @@
 <script setup lang="ts">
 import { stageNames, stages, type Stage } from './stages';
 
-/** The six stages; any can be reached at any time. */
-const props = defineProps<{ stage: Stage }>();
-defineEmits<{ go: [stage: Stage] }>();
+/** The six stages; any can be reached at any time, and each has an address of its own. */
+const props = defineProps<{ caseId: string; stage: Stage }>();
 const passed = (s: Stage) => stages.indexOf(s) < stages.indexOf(props.stage);
 </script>
 
 <template>
   <nav class="rail" aria-label="Stages">
-    <button
+    <RouterLink
       v-for="s in stages"
       :key="s"
-      type="button"
+      :to="`/cases/${caseId}/${s}`"
       :class="{ here: s === stage, passed: passed(s) }"
       :aria-current="s === stage ? 'step' : undefined"
-      @click="$emit('go', s)"
+      >{{ stageNames[s] }}</RouterLink
     >
-      {{ stageNames[s] }}
-    </button>
   </nav>
 </template>
 
@@ -29,17 +26,17 @@ const passed = (s: Stage) => stages.indexOf(s) < stages.indexOf(props.stage);
   justify-content: flex-end;
 }
 
-button {
+a {
+  display: flex;
+  align-items: center;
   min-height: 48px;
   padding: 0 0.8rem;
-  border: 0;
   border-left: 1px solid var(--line);
-  background: none;
   color: var(--ink);
   font-family: var(--font-tag);
   font-weight: 500;
   font-size: 1.125rem;
-  cursor: pointer;
+  text-decoration: none;
 }
 
 .passed {
@@ -53,8 +50,20 @@ button {
 
 @media (max-width: 900px) {
   .rail {
-    overflow-x: auto;
-    justify-content: flex-start;
+    justify-content: stretch;
+    margin: 0 -0.5rem;
+    border-top: 1px solid var(--line);
+  }
+
+  a {
+    flex: 1;
+    justify-content: center;
+    min-height: 44px;
+    padding: 0 0.25rem;
+  }
+
+  a:first-child {
+    border-left: 0;
   }
 }
 </style>

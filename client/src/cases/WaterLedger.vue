@@ -1,22 +1,24 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { Figure, Schemas } from '@/shared/api/client';
+import { useElementSize } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import type { Schemas } from '@/shared/api/client';
 import { digits } from '@/shared/format';
+import { ledgerParts, type LedgerPart } from './ledgerParts';
 
 /** Where the water goes: one bar as long as what the pump displaces. Unknown is drawn as unknown, never as nothing. */
 const props = defineProps<{ ledger: Schemas['LedgerDto'] }>();
-const emit = defineEmits<{ open: [figure: Figure] }>();
-function open(id: string) {
-  const figure = props.ledger.figures.find((f) => f.id === id);
-  if (figure) emit('open', figure);
-}
+defineEmits<{ open: [figure: string] }>();
 
-const total = computed(() => props.ledger.displaced.flow?.value ?? 1);
-const share = (term: Schemas['LedgerTermDto']) => Math.max(0, Math.min(1, (term.flow?.value ?? 0) / total.value)) * 100;
-const missing = computed(() => Math.max(0, props.ledger.missing.flow?.value ?? 0));
-const notable = computed(() => (props.ledger.missingShares ?? 0) > 2 * props.ledger.missingSharesSigma);
+const bar = ref<HTMLElement>();
+const { width } = useElementSize(bar, { width: 800, height: 48 });
+const parts = computed(() => ledgerParts(props.ledger));
 const unknown = computed(() => props.ledger.nozzle.source === 'unknown');
-const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing or in the bypass' : 'missing'));
+const notable = computed(() => parts.value.at(-1)?.notable ?? false);
+const letter = 8.5;
+/** A label stands in its slice only where all of it does; otherwise below the bar. */
+const isInside = (p: LedgerPart) => p.share * width.value > (p.name.length + p.amount.length + 1) * letter + 30;
+const says = (p: LedgerPart) => p.kind !== 'missing' || p.notable;
+const below = computed(() => parts.value.filter((p) => says(p) && !isInside(p)));
 </script>
 
 <template>
@@ -28,45 +30,36 @@ const missingName = computed(() => (props.ledger.missingMayBeInBypass ? 'missing
         <span v-if="ledger.bypass.source === 'unknown'" class="quiet"> Bypass: not looked at.</span>
         <span v-if="ledger.outside.source === 'unknown'" class="quiet"> Drips: not counted.</span>
       </p>
-      <button type="button" class="quiet displaced" @click="open('displaced')">
-        displaced <span class="figure">{{ digits(total) }}</span> {{ ledger.displaced.flow?.unit }}
+      <button type="button" class="quiet displaced" @click="$emit('open', 'displaced')">
+        displaced {{ digits(ledger.displaced.flow?.value ?? 0) }} {{ ledger.displaced.flow?.unit }}
       </button>
     </header>
-    <div class="bar" :class="{ unknown }">
-      <template v-if="unknown">
-        <span class="part open">not measured at the nozzle: unknown</span>
-      </template>
+    <div ref="bar" class="bar">
+      <span v-if="unknown" class="part open">not measured at the nozzle: unknown</span>
       <template v-else>
-        <button
-          type="button"
-          class="part nozzle moves"
-          :style="{ width: `${share(ledger.nozzle)}%` }"
-          @click="open('nozzle')"
+        <component
+          :is="p.figure ? 'button' : 'span'"
+          v-for="p in parts"
+          :key="p.name"
+          :type="p.figure ? 'button' : undefined"
+          class="part"
+          :class="[p.kind, { notable: p.notable }]"
+          :style="{ flexGrow: Math.max(p.share, 0.0001) }"
+          :aria-label="`${p.name} ${p.amount}`"
+          @click="p.figure && $emit('open', p.figure)"
         >
-          nozzle <b class="figure">{{ digits(ledger.nozzle.flow?.value ?? 0) }}</b>
-        </button>
-        <button
-          v-if="share(ledger.bypass) > 0.5"
-          type="button"
-          class="part bypass moves"
-          :style="{ width: `${share(ledger.bypass)}%` }"
-          @click="open('bypass')"
-        >
-          bypass <b class="figure">{{ digits(ledger.bypass.flow?.value ?? 0) }}</b>
-        </button>
-        <span
-          v-if="share(ledger.outside) > 0.5"
-          class="part bypass moves"
-          :style="{ width: `${share(ledger.outside)}%` }"
-          >out</span
-        >
-        <button type="button" class="part missing" :class="{ notable }" @click="open('missing-shares')">
-          <span :class="notable ? 'label' : 'sr-only'">
-            {{ missingName }} <b class="figure">{{ digits(missing) }}</b>
-          </span>
-        </button>
+          <span v-if="says(p) && isInside(p)" class="label"
+            >{{ p.name }} <b class="figure">{{ p.amount }}</b></span
+          >
+        </component>
       </template>
     </div>
+    <p v-if="!unknown && below.length" class="below">
+      <span v-for="p in below" :key="p.name"
+        ><i class="swatch" :class="[p.kind, { notable: p.notable }]" aria-hidden="true" />{{ p.name }}
+        <b class="figure">{{ p.amount }}</b></span
+      >
+    </p>
   </section>
 </template>
 
@@ -79,31 +72,29 @@ header {
   display: flex;
   flex-wrap: wrap;
   gap: 0 0.75rem;
-  align-items: baseline;
+  align-items: center;
 }
 
-.displaced {
-  min-height: 44px;
-  margin: -0.5rem 0 -0.5rem auto;
+button {
   border: 0;
   background: transparent;
-  font: inherit;
-  text-decoration: underline dotted;
-  text-underline-offset: 4px;
-  cursor: pointer;
-}
-
-button.part {
-  border: 0;
   color: var(--ink);
   font: inherit;
   cursor: pointer;
 }
 
+.displaced {
+  min-height: 44px;
+  margin: -0.4rem 0 -0.4rem auto;
+  color: var(--ink-2);
+  text-decoration: underline dotted;
+  text-underline-offset: 4px;
+}
+
 .bar {
   display: flex;
   height: 48px;
-  margin: 0.25rem 0;
+  margin: 0.15rem 0;
   border: 1.5px solid var(--ink);
   border-radius: 4px;
   overflow: hidden;
@@ -111,13 +102,15 @@ button.part {
 
 .part {
   display: flex;
+  flex: 1 1 0;
   align-items: center;
-  gap: 0.4rem;
-  min-width: 0;
-  padding-left: 0.6rem;
-  border-right: 1.5px solid var(--ink);
+  min-width: 44px;
+  padding: 0 0.4rem;
   white-space: nowrap;
-  overflow: hidden;
+}
+
+.part + .part {
+  border-left: 1.5px solid var(--ink);
 }
 
 .nozzle {
@@ -129,10 +122,7 @@ button.part {
 }
 
 .missing {
-  flex: 1;
-  background: transparent;
-  padding-left: 0.4rem;
-  border-right: 0;
+  padding: 0 0.4rem;
 }
 
 .missing.notable {
@@ -140,15 +130,13 @@ button.part {
   background-image: repeating-linear-gradient(45deg, var(--suspect) 0 1.5px, transparent 1.5px 8px);
 }
 
-.label {
+.notable .label {
   padding: 0.1rem 0.4rem;
   border-radius: 3px;
   background: var(--card);
 }
 
 .open {
-  flex: 1;
-  border: 0;
   color: var(--ink-2);
   background: repeating-linear-gradient(90deg, transparent 0 8px, var(--line) 8px 9px);
 }
@@ -156,6 +144,21 @@ button.part {
 p {
   margin: 0;
   font-size: 0.9375rem;
+}
+
+.below {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1.25rem;
+}
+
+.swatch {
+  display: inline-block;
+  width: 0.9rem;
+  height: 0.9rem;
+  margin-right: 0.35rem;
+  border: 1.5px solid var(--ink);
+  vertical-align: -0.1rem;
 }
 
 .alarm {

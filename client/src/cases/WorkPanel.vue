@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core';
+import Button from 'primevue/button';
+import ToggleButton from 'primevue/togglebutton';
 import { computed } from 'vue';
 import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import StageNote from './StageNote.vue';
+import WhatWasIt from './WhatWasIt.vue';
 import { stageNames, type Stage } from './stages';
 
 /** Opening, mending and proving: what to do by its chance of being needed, the hazards first, and room for notes. */
@@ -21,29 +23,7 @@ const hazards = computed(() => {
   return [...new Map(likely.map((h) => [h.id, h])).values()];
 });
 const found = computed(() => props.knowledge.cues.filter((c) => c.reveals));
-const faults = computed(() => props.knowledge.faults);
 const cylinders = computed(() => props.data.pump.pump.cylinders ?? 1);
-const placeName = (location: string, k: number) =>
-  location === 'end' ? (k === 1 ? 'left end' : 'right end') : `cylinder ${k}`;
-const closedAs = computed(() => {
-  const [id, cylinder] = (props.data.closed ?? '').split('@');
-  const found = faults.value.find((f) => f.id === id);
-  return found ? `${found.name}${cylinder ? `, ${placeName(found.location, Number(cylinder))}` : ''}` : '';
-});
-
-// What it was is chosen by hand; until then the leader stands there. A choice made stays, whatever the verdict does meanwhile.
-const choice = useStorage(`mild-hunch.found.${props.data.id}`, { fault: '', cylinder: '' });
-const fault = computed({
-  get: () => choice.value.fault || (props.data.diagnosis.suspects[0]?.fault ?? ''),
-  set: (id) => (choice.value = { ...choice.value, fault: id }),
-});
-const location = computed(() => faults.value.find((f) => f.id === fault.value)?.location ?? 'none');
-
-async function close() {
-  const cylinder = location.value !== 'none' && choice.value.cylinder;
-  if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
-    choice.value = { fault: '', cylinder: '' };
-}
 
 const standing = (cue: string, answer: string, k?: number) =>
   props.data.cues.find((c) => c.cue === cue && c.answer === answer && (k === undefined || c.cylinder === k));
@@ -67,14 +47,14 @@ function tap(cue: string, answer: string, k?: number) {
       <ol>
         <li v-for="a in actions" :key="a.action">
           <span>{{ a.name }}</span>
-          <button
-            type="button"
-            class="tap plain figure"
-            :aria-label="`Why ${percent(a.probability)}: ${a.name}`"
+          <Button
+            variant="text"
+            severity="secondary"
+            class="figure"
+            :aria-label="`${percent(a.probability)}: why ${a.name}`"
             @click="$emit('open', a)"
+            ><span class="p-button-label">{{ percent(a.probability) }}</span></Button
           >
-            {{ percent(a.probability) }}
-          </button>
           <span class="quiet">{{ a.mendMinutes }} min</span>
         </li>
       </ol>
@@ -86,17 +66,14 @@ function tap(cue: string, answer: string, k?: number) {
         <p>{{ cue.name }}</p>
         <div class="chips">
           <template v-for="a in cue.answers" :key="a.id">
-            <button
+            <ToggleButton
               v-for="k in a.at === 'none' ? [0] : cylinders"
               :key="k"
-              type="button"
-              class="tap"
-              :class="{ on: standing(cue.id, a.id, k || undefined) }"
-              :aria-pressed="standing(cue.id, a.id, k || undefined) !== undefined"
-              @click="tap(cue.id, a.id, k || undefined)"
-            >
-              {{ k ? `${k} ` : '' }}{{ a.text }}
-            </button>
+              :model-value="standing(cue.id, a.id, k || undefined) !== undefined"
+              :on-label="`${k ? `${k} ` : ''}${a.text}`"
+              :off-label="`${k ? `${k} ` : ''}${a.text}`"
+              @update:model-value="tap(cue.id, a.id, k || undefined)"
+            />
           </template>
         </div>
       </div>
@@ -108,27 +85,7 @@ function tap(cue: string, answer: string, k?: number) {
         Dry floor, water on, air purged at no pressure; then in steps to full pressure, and the readings once more. They
         stand against the expectation on the left.
       </p>
-      <h2>What was it?</h2>
-      <p v-if="closedAs">
-        Closed as: <b>{{ closedAs }}</b>
-        <button type="button" class="tap" @click="tell({ facts: { closed: '' } })">Open again</button>
-      </p>
-      <form v-else class="close" @submit.prevent="close">
-        <label
-          >Found
-          <select v-model="fault" name="fault">
-            <option v-for="f in faults" :key="f.id" :value="f.id">{{ f.name }}</option>
-          </select></label
-        >
-        <label v-if="location !== 'none'"
-          >Where
-          <select v-model="choice.cylinder" name="cylinder">
-            <option value="">not said</option>
-            <option v-for="k in cylinders" :key="k" :value="String(k)">{{ placeName(location, k) }}</option>
-          </select></label
-        >
-        <button type="submit" class="tap on">Close the case</button>
-      </form>
+      <WhatWasIt :data="data" :knowledge="knowledge" :tell="tell" />
     </template>
 
     <StageNote
@@ -174,11 +131,6 @@ ol li {
   border-bottom: 1px solid var(--line);
 }
 
-ol .tap {
-  text-decoration: underline dotted;
-  text-underline-offset: 4px;
-}
-
 ol .quiet {
   text-align: right;
 }
@@ -188,10 +140,5 @@ ol .quiet {
   flex-wrap: wrap;
   gap: 6px;
   margin: 0.25rem 0;
-}
-
-.close {
-  display: grid;
-  gap: 0.5rem;
 }
 </style>

@@ -58,3 +58,16 @@ export function comparisonFigure(c: Schemas['ComparisonDto']): Figure {
     [c.low.value, c.high.value],
   );
 }
+
+/** A computed figure with what was read beside it: how many sigma the two are apart belongs to the working. */
+export const withReading = (figure: Figure, c: Schemas['ComparisonDto']): Figure => ({
+  ...figure,
+  working: {
+    ...figure.working,
+    inputs: [
+      ...figure.working.inputs,
+      { symbol: '', name: 'read', value: quantity(c.read, 4) },
+      { symbol: '', name: 'away from what is expected', value: `${signed(c.sigmas, 2)} σ` },
+    ],
+  },
+});

@@ -1,5 +1,4 @@
-import { mount } from '@vue/test-utils';
-import PrimeVue from 'primevue/config';
+import { mount, type VueWrapper } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { ChangeRequest, Schemas } from '@/shared/api/client';
 import { aCase, knowledge, q } from './fixtures';
@@ -10,10 +9,11 @@ import PlanTree from './PlanTree.vue';
 import ReadingField from './ReadingField.vue';
 import SuspectList from './SuspectList.vue';
 
-const speed = { id: 'speed', name: 'Crank speed', place: 'crank', units: ['rpm'] };
+const speed = { id: 'speed', name: 'Crank speed', short: 'Crank', place: 'crank', units: ['rpm'] };
 const pressure = {
   id: 'discharge-pressure',
   name: 'Pressure at the head',
+  short: 'Pressure',
   place: 'gauge',
   units: ['bar', 'psi'],
 };
@@ -70,8 +70,12 @@ describe('a reading as it is taken', () => {
 describe('the next check', () => {
   it('says what testing and opening would take, and takes no for an answer', async () => {
     const panel = mount(NextCheckPanel, { props: { data: aCase({ couldNot: ['oil'] }), knowledge, tell } });
+    await button(panel, 'How')?.trigger('click');
     expect(panel.text()).toContain('58 min to a proved pump');
-    await button(panel, 'Could not do it')?.trigger('click');
+    await panel
+      .findAll('button')
+      .find((b) => b.text().startsWith('Could not do it'))
+      ?.trigger('click');
     expect(tell.mock.calls).toEqual([[{ couldNot: ['oil', 'inlet-hose'] }]]);
   });
 
@@ -87,7 +91,7 @@ describe('limits of today', () => {
   const open = () =>
     mount(LimitsDialog, {
       props: { data: aCase(), knowledge, visible: true },
-      global: { plugins: [PrimeVue], stubs: { Dialog: { template: '<div><slot /></div>' } } },
+      global: { stubs: { Dialog: { template: '<div><slot /></div>' } } },
     });
 
   it('are told as a whole', async () => {
@@ -128,27 +132,41 @@ describe('hours since new', () => {
     ],
   };
 
+  const leave = async (fields: VueWrapper, text: string) => {
+    await fields.get('input').setValue(text);
+    await fields.get('input').trigger('focusout');
+  };
+
+  it('survive half typed, when the stage is changed and when the page is fetched anew', async () => {
+    const props = { data: aCase(), knowledge: seals, tell };
+    const fields = mount(HoursFields, { props });
+    await fields.get('input').setValue('85');
+    fields.unmount();
+    expect((mount(HoursFields, { props }).get('input').element as HTMLInputElement).value).toBe('85');
+  });
+
   it('are noted by part, and none takes them back', async () => {
     const tell = vi.fn().mockResolvedValue(true);
     const fields = mount(HoursFields, { props: { data: aCase(), knowledge: seals, tell } });
     expect(fields.findAll('input')).toHaveLength(1);
-    await fields.get('input').setValue('850');
+    await leave(fields, '850');
     expect(tell).toHaveBeenLastCalledWith({ hours: [{ part: 'hp-seal', hours: 850, cylinder: null }] });
-    await fields.get('input').setValue('');
+    await fields.setProps({ data: aCase({ hours: [{ part: 'hp-seal', hours: 850, cylinder: null }] }) });
+    await leave(fields, '');
     expect(tell).toHaveBeenLastCalledWith({ hours: [] });
   });
 
   it('leave those of one cylinder alone', async () => {
     const ofTwo = { part: 'hp-seal', hours: 300, cylinder: 2 };
     const fields = mount(HoursFields, { props: { data: aCase({ hours: [ofTwo] }), knowledge: seals, tell } });
-    await fields.get('input').setValue('850');
+    await leave(fields, '850');
     expect(tell).toHaveBeenLastCalledWith({ hours: [ofTwo, { part: 'hp-seal', hours: 850, cylinder: null }] });
   });
 
   it('refuse what is no number', async () => {
     const tell = vi.fn();
     const fields = mount(HoursFields, { props: { data: aCase(), knowledge: seals, tell } });
-    await fields.get('input').setValue('many');
+    await leave(fields, 'many');
     expect(tell).not.toHaveBeenCalled();
     expect(fields.text()).toContain('“many” is no number of hours');
   });
@@ -191,7 +209,7 @@ describe('a plan', () => {
 });
 
 describe('suspects', () => {
-  it('name two at once and what would make the second one lead', () => {
+  it('name two at once and what would make the second one lead', async () => {
     const data = aCase();
     data.diagnosis.twoAtOnce = 0.7;
     data.diagnosis.pairs = [
@@ -211,7 +229,9 @@ describe('suspects', () => {
       probability: 0.2,
       text: 'A leads if “x” shows: y (20 % likely).',
     };
-    const text = mount(SuspectList, { props: { data } }).text();
+    const list = mount(SuspectList, { props: { data } });
+    await list.get('.more').trigger('click');
+    const text = list.text();
     expect(text).toContain('Nozzle worn and Valve leaks (inlet 2)');
     expect(text).toContain('A leads if “x” shows');
   });

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SelectButton from 'primevue/selectbutton';
 import { computed, ref } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import { digits } from '@/shared/format';
@@ -19,26 +20,21 @@ const c = computed(() => props.curves);
 
 <template>
   <section aria-label="Curves">
-    <div class="views" role="group" aria-label="Which curve">
-      <button
-        v-for="v in views"
-        :key="v.id"
-        type="button"
-        class="tap"
-        :class="{ on: view === v.id }"
-        :aria-pressed="view === v.id"
-        @click="view = v.id"
-      >
-        {{ v.name }}
-      </button>
-    </div>
+    <SelectButton
+      v-model="view"
+      :options="[...views]"
+      option-label="name"
+      option-value="id"
+      :allow-empty="false"
+      aria-label="Which curve"
+    />
     <FlowCurve v-if="view === 'flow'" :curves="curves" />
     <LinePlot
       v-else-if="view === 'power'"
-      :points="c.points.map((p) => [p.pressureBar, p.shaftKilowatt])"
-      :mark="[c.operating.pressureBar, c.operating.shaftKilowatt]"
+      :points="c.points.map((p) => [p.pressure, p.shaftKilowatt])"
+      :mark="[c.operating.pressure, c.operating.shaftKilowatt]"
       :mark-text="`${digits(c.operating.shaftKilowatt)} kW`"
-      x-name="bar at the head"
+      :x-name="`${curves.pressureUnit} at the head`"
       y-name="kW at the shaft"
     />
     <LinePlot
@@ -55,17 +51,9 @@ const c = computed(() => props.curves);
       v-else
       :points="c.turn.map((p) => [p.degrees, p.flowOverMean])"
       :floor="1"
-      floor-text="mean of the sound pump"
+      floor-text="mean of the healthy pump"
       x-name="degrees of the crank"
       y-name="flow over its mean"
     />
   </section>
 </template>
-
-<style scoped>
-.views {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-</style>

@@ -1,27 +1,17 @@
 <script setup lang="ts">
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
-import VChart from 'vue-echarts';
 import type { Schemas } from '@/shared/api/client';
+import PlotFrame from '@/shared/charts/PlotFrame.vue';
+import { useChartTheme } from '@/shared/charts/theme';
 import { digits } from '@/shared/format';
-import { useTheme } from '@/shared/theme/useTheme';
-
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
 
 /** What the pump delivers and what the nozzle passes, against pressure; they meet at the operating point. */
 const props = defineProps<{ curves: Schemas['CurvesResponse'] }>();
-const { dark } = useTheme();
+const theme = useChartTheme();
 
 const option = computed(() => {
-  void dark.value;
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(name).trim();
-  const [ink, water, line] = [colour('--ink'), colour('--water'), colour('--line')];
+  const { ink, water, text, axis } = theme.value;
   const { points, operating, setting, pressureUnit, flowUnit } = props.curves;
-  const text = { color: ink, fontSize: 15, fontFamily: 'Atkinson Hyperlegible Next' };
   const rounded = (most: number) => {
     const step = 10 ** Math.floor(Math.log10(most)) / 2;
     return Math.ceil(most / step) * step;
@@ -31,26 +21,17 @@ const option = computed(() => {
     type: 'line',
     symbol: 'none',
     lineStyle: { color: water, width: 1.5, opacity: 0.7, type: 'dashed' },
-    data: points.map((p) => [p.pressureBar, read(p)]),
+    data: points.map((p) => [p.pressure, read(p)]),
   });
-  const axis = {
-    axisLabel: text,
-    nameTextStyle: text,
-    axisLine: { lineStyle: { color: ink } },
-    splitLine: { lineStyle: { color: line } },
-  };
   return {
     animation: false,
-    aria: { enabled: true },
     grid: { left: 8, right: 24, top: 40, bottom: 8, containLabel: true },
     xAxis: {
       ...axis,
-      type: 'value',
       name: pressureUnit,
-      max: points.at(-1)?.pressureBar,
-      axisLabel: { ...text, formatter: (v: number) => digits(v) },
+      max: points.at(-1)?.pressure,
     },
-    yAxis: { ...axis, type: 'value', name: flowUnit, max: rounded(top) },
+    yAxis: { ...axis, name: flowUnit, max: rounded(top) },
     series: [
       edge((p) => p.pumpLow),
       edge((p) => p.pumpHigh),
@@ -59,7 +40,7 @@ const option = computed(() => {
         symbol: 'none',
         lineStyle: { color: water, width: 3 },
         endLabel: { ...text, show: true, formatter: 'pump', offset: [-60, -14] },
-        data: points.map((p) => [p.pressureBar, p.pumpFlow]),
+        data: points.map((p) => [p.pressure, p.pumpFlow]),
         markLine: setting
           ? {
               symbol: 'none',
@@ -73,7 +54,7 @@ const option = computed(() => {
         type: 'line',
         symbol: 'none',
         lineStyle: { color: ink, width: 3, type: 'dotted' },
-        data: points.filter((p) => p.nozzleFlow <= top).map((p) => [p.pressureBar, p.nozzleFlow]),
+        data: points.filter((p) => p.nozzleFlow <= top).map((p) => [p.pressure, p.nozzleFlow]),
       },
       {
         type: 'scatter',
@@ -84,9 +65,9 @@ const option = computed(() => {
           show: true,
           position: [14, 20],
           align: 'left',
-          formatter: `${digits(operating.nozzleFlow)} ${flowUnit} at ${digits(operating.pressureBar)} ${pressureUnit}`,
+          formatter: `${digits(operating.nozzleFlow)} ${flowUnit} at ${digits(operating.pressure)} ${pressureUnit}`,
         },
-        data: [[operating.pressureBar, operating.nozzleFlow]],
+        data: [[operating.pressure, operating.nozzleFlow]],
       },
     ],
   };
@@ -94,15 +75,15 @@ const option = computed(() => {
 </script>
 
 <template>
-  <VChart class="chart" :option="option" autoresize />
+  <PlotFrame
+    :option="option"
+    height="19rem"
+    :label="`Flow of pump and outlet against pressure; they meet at ${digits(curves.operating.nozzleFlow)} ${curves.flowUnit} and ${digits(curves.operating.pressure)} ${curves.pressureUnit}`"
+  />
   <p class="key"><b class="pump">solid</b> pump, dashed its band · <b>dotted</b> outlet · they meet where it runs</p>
 </template>
 
 <style scoped>
-.chart {
-  height: 19rem;
-}
-
 .key {
   margin: 0;
   color: var(--ink-2);

@@ -1,14 +1,7 @@
 <script setup lang="ts">
-import { LineChart, ScatterChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/components';
-import { use } from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
-import VChart from 'vue-echarts';
-import { digits } from '@/shared/format';
-import { useTheme } from '@/shared/theme/useTheme';
-
-use([LineChart, ScatterChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
+import PlotFrame from '@/shared/charts/PlotFrame.vue';
+import { useChartTheme } from '@/shared/charts/theme';
 
 /** One line, a mark on it, and a level that matters. */
 const props = defineProps<{
@@ -20,23 +13,12 @@ const props = defineProps<{
   xName: string;
   yName: string;
 }>();
-const { dark } = useTheme();
+const theme = useChartTheme();
 
 const option = computed(() => {
-  void dark.value;
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(name).trim();
-  const text = { color: colour('--ink'), fontSize: 15, fontFamily: 'Atkinson Hyperlegible Next' };
-  const axis = {
-    type: 'value',
-    axisLabel: { ...text, formatter: (v: number) => digits(v) },
-    nameTextStyle: text,
-    axisLine: { lineStyle: { color: colour('--ink') } },
-    splitLine: { lineStyle: { color: colour('--line') } },
-  };
+  const { ink, water, text, axis } = theme.value;
   return {
     animation: false,
-    aria: { enabled: true },
     grid: { left: 8, right: 24, top: 40, bottom: 26, containLabel: true },
     xAxis: {
       ...axis,
@@ -51,14 +33,14 @@ const option = computed(() => {
       {
         type: 'line',
         symbol: 'none',
-        lineStyle: { color: colour('--water'), width: 3 },
+        lineStyle: { color: water, width: 3 },
         data: props.points,
         markLine:
           props.floor === undefined
             ? undefined
             : {
                 symbol: 'none',
-                lineStyle: { color: colour('--ink'), type: 'dashed' },
+                lineStyle: { color: ink, type: 'dashed' },
                 label: { ...text, formatter: props.floorText, position: 'insideEndTop' },
                 data: [{ yAxis: props.floor }],
               },
@@ -68,7 +50,7 @@ const option = computed(() => {
             {
               type: 'scatter',
               symbolSize: 15,
-              itemStyle: { color: colour('--ink') },
+              itemStyle: { color: ink },
               label: { ...text, show: true, position: 'bottom', distance: 12, formatter: props.markText },
               data: [props.mark],
             },
@@ -80,11 +62,9 @@ const option = computed(() => {
 </script>
 
 <template>
-  <VChart class="chart" :option="option" autoresize />
+  <PlotFrame
+    :option="option"
+    height="20.5rem"
+    :label="`${yName} against ${xName}${markText ? `; now ${markText}` : ''}`"
+  />
 </template>
-
-<style scoped>
-.chart {
-  height: 20.5rem;
-}
-</style>

@@ -1,28 +1,71 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Accordion from 'primevue/accordion';
+import AccordionContent from 'primevue/accordioncontent';
+import AccordionHeader from 'primevue/accordionheader';
+import AccordionPanel from 'primevue/accordionpanel';
 import Button from 'primevue/button';
-import { ref } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, inWords, Refusal, taken } from '@/shared/api/client';
+import PumpSketch from '@/cases/drawing/PumpSketch.vue';
+import { api, inWords, problemsIn, Refusal, taken } from '@/shared/api/client';
+import DoubtDialog from '@/shared/doubt/DoubtDialog.vue';
+import { useDoubts } from '@/shared/doubt/useDoubts';
+import { digits } from '@/shared/format';
 import ShellBar from '@/shared/ui/ShellBar.vue';
+import TextField from '@/shared/ui/TextField.vue';
+import AssumedList from './AssumedList.vue';
+import PlateConflicts from './PlateConflicts.vue';
 import PlateFields from './PlateFields.vue';
-import RunFields from './RunFields.vue';
-import { problemsOf, toRequest } from './plate';
+import { fieldOf, problemsOf, toPump, toRequest } from './plate';
+import { plateFields, problemOf, sections } from './plateSections';
+import { useAssumptions } from './useAssumptions';
 import { usePlateDraft } from './usePlateDraft';
 
-/** The type plate, typed in once. What is typed is kept until it is stored. */
+/** The type plate first; all the rest is assumed, drawn and listed beside it until somebody knows better. */
 const props = defineProps<{ id?: string }>();
 const router = useRouter();
 const client = useQueryClient();
 const draft = usePlateDraft(props.id);
 const { plate, etag, conflicts, trouble } = draft;
+const { completed, assumed } = useAssumptions(plate);
 const problems = ref<Record<string, string>>({});
+const opened = ref<string[]>([]);
+const doubts = useDoubts();
+const form = ref<HTMLFormElement>();
 
-async function save() {
-  problems.value = problemsOf(plate);
-  trouble.value = Object.keys(problems.value).length ? 'Some figures cannot be read yet; they are marked below.' : '';
-  if (trouble.value) return;
-  const body = toRequest(plate);
+useTitle(() => `${props.id ? `Correct ${plate.tag}` : 'New pump'} · Mild Hunch`);
+
+const hints = computed(() => {
+  const all: Record<string, string> = {};
+  for (const key of ['plungerDiameter', 'stroke', 'ratedSpeed', 'ratedFlow'] as const) {
+    const found = completed.value?.[key];
+    if (found) all[key] = `${digits(found.value, 4)} ${found.unit}`;
+  }
+  for (const a of assumed.value?.assumed ?? []) {
+    if (a.field === 'speed') all.speed = a.value;
+    if (a.field === 'controlSetting') all.controlSetting = a.value;
+    if (a.field === 'nozzle') [all.nozzleFlow, all.nozzleAt] = a.value.split(' at ') as [string, string];
+  }
+  return all;
+});
+
+/** Shows every problem at its field, opens what hides one, and puts the reader at the first. */
+async function show(found: Record<string, string>, says: string) {
+  problems.value = found;
+  trouble.value = says;
+  const hiding = sections.filter((s) => s.fields.some((f) => problemOf(f, found) !== undefined)).map((s) => s.id);
+  opened.value = [...new Set([...opened.value, ...hiding])];
+  await nextTick();
+  form.value?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+}
+
+async function store(sure?: true): Promise<void> {
+  const unread = problemsOf(plate);
+  const count = Object.keys(unread).length;
+  if (count) return show(unread, `${count === 1 ? 'One field is' : `${count} fields are`} not right yet; see there.`);
+  const body = { ...toRequest(plate), ...(sure ? { sure } : {}) };
   try {
     const stored = props.id
       ? taken(
@@ -37,16 +80,24 @@ async function save() {
     await client.invalidateQueries();
     await router.push(`/pumps/${stored.id}`);
   } catch (error) {
-    if (error instanceof Refusal && error.status === 412) {
-      await draft.renew();
-      trouble.value =
-        'Somebody corrected this pump meanwhile, so nothing is stored yet. Look it over, then store it again.';
-      return;
-    }
-    trouble.value = inWords(error);
-    if (error instanceof Refusal)
-      problems.value = Object.fromEntries(Object.entries(error.fields).map(([k, v]) => [k, v.join(' ')]));
+    await refused(error);
   }
+}
+
+async function refused(error: unknown): Promise<void> {
+  if (error instanceof Refusal && error.status === 412) {
+    await draft.renew();
+    trouble.value =
+      'Somebody corrected this pump meanwhile, so nothing is stored yet. Look it over, then store it again.';
+    return;
+  }
+  if (!(error instanceof Refusal) || error.doubts.length === 0) return show(problemsIn(error), inWords(error));
+  const decision = await doubts.ask(error.doubts);
+  if (!decision) return show({}, 'Nothing is stored yet; what you typed is still there.');
+  if ('sure' in decision) return store(true);
+  const key = fieldOf(decision.doubt.field);
+  if (key) plate[key] = { text: String(decision.meant.value), unit: decision.meant.unit };
+  return store();
 }
 </script>
 
@@ -54,105 +105,140 @@ async function save() {
   <div>
     <ShellBar />
     <main class="sheet">
-      <h1>{{ id ? 'Correct the pump' : 'New pump' }}</h1>
-      <form @submit.prevent="save">
-        <fieldset>
-          <legend>Which one</legend>
-          <label>Tag <input v-model="plate.tag" placeholder="FOG-2" autocomplete="off" /></label>
-          <label
-            >What is it? <input v-model="plate.name" placeholder="Triplex plunger, 18 x 18 mm" autocomplete="off"
-          /></label>
-          <label
-            >What does it do? <input v-model="plate.duty" placeholder="Greenhouse fogging" autocomplete="off"
-          /></label>
-        </fieldset>
-        <PlateFields :plate="plate" :problems="problems" />
-        <RunFields :plate="plate" :problems="problems" />
-        <div v-if="conflicts.length" class="conflicts" role="alert">
-          <p>
-            Somebody corrected this pump after you began to type. What only they changed stands here now; these you both
-            changed, and yours stays where you leave it:
-          </p>
-          <ul>
-            <li v-for="c in conflicts" :key="c.field">
-              <span>{{ c.name }}: yours {{ c.mine }}, theirs {{ c.theirs }}</span>
-              <Button label="Take theirs" severity="secondary" variant="outlined" @click="draft.takeTheirs(c)" />
-            </li>
-          </ul>
+      <h1 tabindex="-1">{{ id ? 'Correct the pump' : 'New pump' }}</h1>
+      <p class="quiet">
+        The type plate is enough: the rated pressure, and three of bore, stroke, speed and flow. What you cannot know is
+        assumed, and said so.
+      </p>
+      <form ref="form" class="columns" novalidate @submit.prevent="store()">
+        <div class="left">
+          <fieldset>
+            <legend>Type plate</legend>
+            <TextField v-model="plate.tag" label="Tag" placeholder="FOG-2" required :problem="problems.tag" />
+            <PlateFields
+              :plate="plate"
+              :fields="plateFields"
+              :problems="problems"
+              :hints="hints"
+              :needed="['ratedPressure', 'oilPistonDiameter']"
+            />
+            <TextField
+              v-model="plate.name"
+              label="What is it?"
+              placeholder="Triplex plunger"
+              :problem="problems.name"
+            />
+            <TextField
+              v-model="plate.duty"
+              label="What does it do?"
+              placeholder="Greenhouse fogging"
+              :problem="problems.duty"
+            />
+          </fieldset>
+          <Accordion v-model:value="opened" multiple>
+            <AccordionPanel v-for="s in sections" :key="s.id" :value="s.id">
+              <AccordionHeader
+                ><span class="head"
+                  ><b>{{ s.title }}</b> <span class="quiet">otherwise: {{ s.otherwise }}</span></span
+                ></AccordionHeader
+              >
+              <AccordionContent>
+                <PlateFields :plate="plate" :fields="s.fields" :problems="problems" :hints="hints" />
+              </AccordionContent>
+            </AccordionPanel>
+          </Accordion>
         </div>
-        <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
-        <button type="submit" class="tap on">{{ id ? 'Store' : 'Store the pump' }}</button>
+        <div class="right">
+          <figure>
+            <PumpSketch inert :pump="toPump(plate)" :setup="assumed?.setup ?? toRequest(plate).setup!" :parts="{}" />
+            <figcaption class="sr-only">The pump as it would be drawn</figcaption>
+          </figure>
+          <AssumedList :assumed="assumed" :completed="completed" />
+        </div>
+        <div class="end">
+          <PlateConflicts :conflicts="conflicts" @take="draft.takeTheirs($event)" />
+          <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
+          <Button type="submit" :label="id ? 'Store' : 'Store the pump'" />
+        </div>
       </form>
+      <DoubtDialog :doubts="doubts" />
     </main>
   </div>
 </template>
 
 <style scoped>
-form {
+.columns {
   display: grid;
+  grid-template: 'left right' auto 'end right' auto / minmax(0, 1fr) minmax(20rem, 27rem);
+  gap: 1rem 1.5rem;
+  align-items: start;
+}
+
+.left {
+  display: grid;
+  grid-area: left;
   gap: 1rem;
 }
 
-form :deep(fieldset) {
+.right {
+  position: sticky;
+  top: 0.5rem;
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(17rem, 1fr));
-  gap: 0.75rem 1.5rem;
-  align-items: start;
+  grid-area: right;
+  gap: 0.75rem;
+}
+
+.end {
+  grid-area: end;
+}
+
+fieldset {
+  display: grid;
+  gap: 0.7rem;
   margin: 0;
   padding: 0.5rem 1rem 1rem;
   border: 1.5px solid var(--line);
 }
 
-form :deep(legend) {
+legend {
   padding: 0 0.5rem;
   font-family: var(--font-tag);
   font-weight: 600;
   font-size: 1.125rem;
 }
 
-form :deep(.check) {
-  display: flex;
-  align-items: center;
-  gap: 0.6rem;
-  min-height: 44px;
+/* Too small here to be read, and said beside it. */
+figure :deep(text:not(.number)) {
+  display: none;
 }
 
-form :deep(.check input) {
-  width: 24px;
-  min-height: 24px;
-  height: 24px;
+figure :deep(.number) {
+  font-size: 36px;
 }
 
-form :deep(.across) {
-  grid-column: 1 / -1;
+figure {
   margin: 0;
+  border: 1.5px solid var(--line);
 }
 
-.conflicts {
-  padding: 0.5rem 1rem;
-  border-left: 4px solid var(--suspect);
-  background: var(--card);
+.head {
+  display: grid;
+  flex: 1;
+  text-align: left;
 }
 
-.conflicts ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
+.head .quiet {
+  font-size: 0.9375rem;
+  font-weight: 400;
 }
 
-.conflicts li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.75rem;
-  align-items: center;
-  padding: 0.25rem 0;
-}
+@media (max-width: 900px) {
+  .columns {
+    grid-template: 'right' auto 'left' auto 'end' auto / minmax(0, 1fr);
+  }
 
-.conflicts p {
-  margin: 0.25rem 0;
-}
-
-form > .tap {
-  justify-self: start;
+  .right {
+    position: static;
+  }
 }
 </style>

@@ -11,6 +11,13 @@ const cases = useQuery({ queryKey: ['cases'], queryFn: async () => taken(await a
 const mine = computed(() => cases.data.value?.filter((c) => c.pumpId === props.pump.id) ?? []);
 
 const q = (x: Quantity | null | undefined, unsaid = 'not noted') => (x ? quantity(x, 4) : unsaid);
+const note = (field: string) => (props.pump.setup.assumed?.includes(field) ? ' (assumed)' : '');
+function nozzleWords({ nozzle }: PumpResource['setup']): string {
+  if (nozzle?.process) return 'a process';
+  if (nozzle?.size) return `number ${nozzle.size}`;
+  if (nozzle?.orifice) return `passage ${q(nozzle.orifice)}`;
+  return nozzle?.flow ? `${q(nozzle.flow)} at ${q(nozzle.at)}` : 'not noted';
+}
 const facts = computed(() => {
   const { pump, setup } = props.pump;
   const run = setup.outlet;
@@ -28,7 +35,11 @@ const facts = computed(() => {
         ? `${setup.drive.kind}, ${q(setup.drive.ratedPower)}${setup.drive.pumpPulley ? ', belt' : ''}`
         : 'speed as noted',
     ],
-    ['Control', `${pump.control ?? 'none'}${setup.controlSetting ? `, ${q(setup.controlSetting)}` : ''}`],
+    ['Nozzle', nozzleWords(setup) + note('nozzle')],
+    [
+      'Control',
+      `${pump.control ?? 'none'}${setup.controlSetting ? `, ${q(setup.controlSetting)}` : ''}${note('controlSetting')}`,
+    ],
     ['Head', (pump.headLayout ?? 'six-caps').replace('-', ' ')],
     ['Liquid', setup.liquid ?? 'water'],
     ['Inlet', inlet ? `${q(inlet.run?.length)} of ${q(inlet.run?.bore)}` : 'not measured'],

@@ -1,10 +1,22 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
+import { ref } from 'vue';
 import { api, inWords, taken } from '@/shared/api/client';
+import { useArchive } from '@/shared/archive/useArchive';
 import { quantity } from '@/shared/format';
+import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 
-const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await api.GET('/api/pumps')) });
+const away = ref(false);
+const pumps = useQuery({
+  queryKey: ['pumps', 'list', away],
+  queryFn: async () => taken(await api.GET('/api/pumps', { params: { query: { archived: away.value } } })),
+});
+const { bringBack } = useArchive();
+
+useTitle('Pumps · Mild Hunch');
 </script>
 
 <template>
@@ -12,31 +24,75 @@ const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await a
     <ShellBar />
     <main class="sheet">
       <header>
-        <h1>Pumps</h1>
-        <RouterLink class="tap on" to="/pumps/new">New pump</RouterLink>
+        <h1 tabindex="-1">Pumps</h1>
+        <Button as="router-link" to="/pumps/new" label="New pump" />
       </header>
       <p v-if="pumps.error.value" role="alert">{{ inWords(pumps.error.value) }}</p>
-      <p v-else-if="pumps.data.value?.length === 0">No pumps yet. A type plate is enough to begin.</p>
-      <RouterLink v-for="p in pumps.data.value" :key="p.id" class="pump" :to="`/pumps/${p.id}`">
-        <span class="plate">{{ p.tag }}</span>
-        <span
-          ><b>{{ p.name }}</b> <span class="quiet">{{ p.duty }}</span></span
-        >
-        <span class="figure">{{ p.pump.ratedPressure ? quantity(p.pump.ratedPressure) : '' }}</span>
-      </RouterLink>
+      <p v-else-if="pumps.data.value?.length === 0 && away" class="quiet">No pump is put away.</p>
+      <EmptyPage v-else-if="pumps.data.value?.length === 0" title="No pumps yet">
+        Every pump of the shop stands here once: its type plate, how it is run, what it should show, and its cases. A
+        type plate is enough to begin; what it does not say is assumed, and said so.
+        <template #start><Button as="router-link" to="/pumps/new" label="Add the first pump" /></template>
+      </EmptyPage>
+      <ul>
+        <li v-for="p in pumps.data.value" :key="p.id">
+          <RouterLink class="pump" :to="`/pumps/${p.id}`">
+            <span class="plate">{{ p.tag }}</span>
+            <span
+              ><b>{{ p.name }}</b> <span class="quiet">{{ p.duty }}</span></span
+            >
+            <span class="figure">{{ p.pump.ratedPressure ? quantity(p.pump.ratedPressure) : '' }}</span>
+          </RouterLink>
+          <Button
+            v-if="away"
+            variant="text"
+            severity="secondary"
+            :aria-label="`Bring back ${p.tag}`"
+            @click="bringBack({ kind: 'pump', id: p.id, name: p.tag })"
+            ><span class="p-button-label">bring back</span></Button
+          >
+        </li>
+      </ul>
+      <Button
+        variant="text"
+        severity="secondary"
+        class="away"
+        :label="away ? 'Back to the pumps' : 'Pumps put away'"
+        @click="away = !away"
+      />
     </main>
   </div>
 </template>
 
 <style scoped>
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  align-items: center;
+  border-top: 1.5px solid var(--line);
+}
+
 .pump {
   display: grid;
+  flex: 1;
   grid-template-columns: 7rem 1fr auto;
   gap: 1rem;
   align-items: center;
   min-height: 60px;
-  border-top: 1.5px solid var(--line);
   color: var(--ink);
   text-decoration: none;
+}
+
+.figure {
+  white-space: nowrap;
+}
+
+.away {
+  margin: 1rem 0 0 -0.75rem;
 }
 </style>

@@ -1,82 +1,76 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
 import { computed, defineAsyncComponent, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import NewCaseDialog from '@/cases/NewCaseDialog.vue';
+import { useOpenInAddress } from '@/shared/address/useDialogAddress';
 import { api, inWords, taken, type Figure } from '@/shared/api/client';
-import { quantity } from '@/shared/format';
+import { useArchive } from '@/shared/archive/useArchive';
 import FigureTile from '@/shared/ui/FigureTile.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
-import GaugeDial from './GaugeDial.vue';
 import PumpFacts from './PumpFacts.vue';
-import TracePlot from './TracePlot.vue';
+import SimulatedGauge from './SimulatedGauge.vue';
 import WhatIfStrip from './WhatIfStrip.vue';
-import { simulationFigures } from './simulationFigures';
 import { useWhatIf } from './useWhatIf';
 
 const CurvesPanel = defineAsyncComponent(() => import('./CurvesPanel.vue'));
 
+/** A pump on the bench: what it should show, its curves, its gauge in time, and what would happen if. */
 const props = defineProps<{ id: string }>();
+const router = useRouter();
 const query = useQuery({
   queryKey: ['pump', props.id],
   queryFn: async () => taken(await api.GET('/api/pumps/{id}', { params: { path: { id: props.id } } })),
 });
 const pump = query.data;
 const { tried, running, sound, expectation, curves, simulation, changed, trouble, reset } = useWhatIf(pump);
+const { putAway } = useArchive();
 const figure = ref<Figure>();
-const adding = ref(false);
-const isIntensifier = computed(() => pump.value?.pump.arrangement === 'intensifier');
-const means = computed(() => simulation.value?.means);
-const inTime = computed(() => (simulation.value ? simulationFigures(simulation.value) : []));
-const soundPressure = computed(() => sound.value?.figures.find((f) => f.id === 'discharge-pressure')?.value.value);
-
-/** Nothing fancy: the next round span a gauge of 1.6 times the rating would have. */
-const span = computed(() => {
-  const rated = pump.value?.pump.ratedPressure;
-  const bar = (rated?.unit === 'MPa' ? 10 : rated?.unit === 'psi' ? 1 / 14.5038 : 1) * (rated?.value ?? 100) * 1.6;
-  const step = 10 ** Math.floor(Math.log10(bar));
-  return ([1, 1.6, 2.5, 4, 6, 10].find((s) => s * step >= bar) ?? 10) * step;
-});
+const adding = useOpenInAddress('new');
+// All at once: what comes later would push aside what is being read.
+const ready = computed(() => !!trouble.value || !!(expectation.value && curves.value && simulation.value));
 const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((f) => f.id === id) : undefined);
+
+useTitle(() => (pump.value ? `${pump.value.tag}: ${pump.value.name} · Mild Hunch` : 'Pump · Mild Hunch'));
+
+async function away() {
+  if (!pump.value) return;
+  await putAway({ kind: 'pump', id: props.id, name: pump.value.tag });
+  await router.push('/pumps');
+}
 </script>
 
 <template>
   <div>
     <ShellBar />
-    <p v-if="query.error.value" role="alert" class="message">{{ inWords(query.error.value) }}</p>
-    <main v-if="pump" class="sheet">
+    <main v-if="query.error.value" class="sheet">
+      <h1 tabindex="-1" role="alert">{{ inWords(query.error.value) }}</h1>
+      <p><RouterLink class="link" to="/pumps">All pumps</RouterLink></p>
+    </main>
+    <main v-else-if="pump && ready" class="sheet">
       <header>
         <span class="plate">{{ pump.tag }}</span>
         <div>
-          <h1>{{ pump.name || pump.tag }}</h1>
+          <h1 tabindex="-1">{{ pump.name || pump.tag }}</h1>
           <p class="quiet">{{ pump.duty }}</p>
         </div>
-        <RouterLink class="tap" :to="`/workings?pump=${id}`">Its workings</RouterLink>
-        <RouterLink class="tap" :to="`/pumps/${id}/edit`">Correct</RouterLink>
-        <button type="button" class="tap on" @click="adding = true">New case</button>
+        <Button
+          as="router-link"
+          :to="`/workings?pump=${id}`"
+          severity="secondary"
+          variant="outlined"
+          label="Its workings"
+        />
+        <Button as="router-link" :to="`/pumps/${id}/edit`" severity="secondary" variant="outlined" label="Correct" />
+        <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
+        <Button label="New case" @click="adding = true" />
       </header>
       <div class="bench">
-        <CurvesPanel v-if="curves" :curves="curves" />
-        <div v-else class="waiting" />
-        <section aria-label="Simulated gauge">
-          <div class="now">
-            <GaugeDial
-              v-if="means"
-              :mean="means.pressure.value"
-              :swing="means.swing.value"
-              :sound="soundPressure"
-              :span="span"
-              :unit="means.pressure.unit"
-            />
-            <div class="time">
-              <button v-for="f in inTime" :key="f.id" type="button" class="tap" @click="figure = f">
-                {{ f.name }} <b class="figure">{{ quantity(f.value) }}</b>
-              </button>
-            </div>
-          </div>
-          <TracePlot v-if="simulation" :trace="simulation.trace" :cycles="isIntensifier" />
-          <p v-if="means?.cavitates" class="problem" role="status">Some cylinder pulls down to vapour: it cavitates.</p>
-        </section>
+        <div class="curves"><CurvesPanel v-if="curves" :curves="curves" /></div>
+        <SimulatedGauge :pump="pump" :sound="sound" :simulation="simulation" @open="figure = $event" />
       </div>
       <WhatIfStrip
         v-if="tried"
@@ -106,12 +100,14 @@ const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((
       <NewCaseDialog v-model:visible="adding" :pump-id="id" />
       <WorkingDialog :figure="figure" @close="figure = undefined" />
     </main>
+    <main v-else class="sheet"><p aria-live="polite">Working the pump out …</p></main>
   </div>
 </template>
 
 <style scoped>
-.message {
-  padding: 2rem;
+.sheet > header {
+  flex-wrap: wrap;
+  gap: 0.5rem 1rem;
 }
 
 header div {
@@ -129,33 +125,8 @@ header p {
   margin: 0.5rem 0;
 }
 
-.waiting {
-  min-height: 24rem;
-}
-
-.now {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-
-.time {
-  display: grid;
-  flex: 1;
-  gap: 4px;
-  align-content: start;
-  min-width: 12rem;
-}
-
-.time b {
-  white-space: nowrap;
-}
-
-.time .tap {
-  display: flex;
-  justify-content: space-between;
-  align-items: center;
-  gap: 0.5rem;
+.curves {
+  min-height: 24.5rem;
 }
 
 .figures {

@@ -1,27 +1,28 @@
 <script setup lang="ts">
+import Slider from 'primevue/slider';
 import { useId } from 'vue';
 
 /** One thing to move, with what it stands at. */
 const model = defineModel<number>({ required: true });
 defineProps<{ label: string; min: number; max: number; step: number; text: string; suspect?: boolean }>();
 const id = useId();
+const set = (value: number | number[]) => (model.value = Array.isArray(value) ? (value[0] ?? model.value) : value);
 </script>
 
 <template>
-  <div>
+  <div class="slide" :class="{ suspect }">
     <div class="top">
-      <label :for="id">{{ label }}</label>
-      <b class="figure" :class="{ suspect }">{{ text }}</b>
+      <span :id="id">{{ label }}</span>
+      <b class="figure">{{ text }}</b>
     </div>
-    <input
-      :id="id"
-      v-model.number="model"
-      type="range"
+    <Slider
+      :model-value="model"
       :min="min"
       :max="max"
       :step="step"
-      :aria-valuetext="text"
-      :class="{ suspect }"
+      :aria-labelledby="id"
+      :pt="{ handle: { 'aria-valuetext': text } }"
+      @update:model-value="set"
     />
   </div>
 </template>
@@ -34,21 +35,13 @@ const id = useId();
   align-items: baseline;
 }
 
-b.suspect {
+.suspect {
+  --p-slider-range-background: var(--suspect);
+  --p-slider-handle-content-background: var(--suspect);
+  --p-slider-handle-content-hover-background: var(--suspect);
+}
+
+.suspect b {
   color: var(--suspect);
-}
-
-input {
-  width: 100%;
-  min-height: 44px;
-  padding: 0;
-  border: 0;
-  background: transparent;
-  accent-color: var(--water);
-  cursor: pointer;
-}
-
-input.suspect {
-  accent-color: var(--suspect);
 }
 </style>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed } from 'vue';
 import type { Figure, PumpResource, Quantity, Schemas } from '@/shared/api/client';
 import { usePumpKnowledge } from '@/shared/api/useKnowledge';
-import { digits, percent, quantity, signed } from '@/shared/format';
+import { digits, quantity, signed } from '@/shared/format';
+import ChoiceField from '@/shared/ui/ChoiceField.vue';
+import FaultTried from './FaultTried.vue';
 import SliderField from './SliderField.vue';
 import { faultsOf, temperatureRange, type WhatIf } from './whatIf';
 
@@ -23,10 +26,8 @@ const speed = computed(() => props.running ?? props.pump.setup.speed);
 const length = computed(() => props.pump.setup.inlet?.run?.length);
 const warmth = computed(() => temperatureRange(props.pump));
 
-function add(event: Event) {
-  const picker = event.target as HTMLSelectElement;
-  if (picker.value) tried.value.faults.push({ fault: picker.value, severity: 0.6, cylinder: 1, side: 'inlet' });
-  picker.value = '';
+function add(fault: string) {
+  if (fault) tried.value.faults.push({ fault, severity: 0.6, cylinder: 1, side: 'inlet' });
 }
 
 const speedText = computed(() => {
@@ -40,7 +41,13 @@ const speedText = computed(() => {
     <header>
       <h2>What if</h2>
       <span class="quiet">Move something; everything above and below follows.</span>
-      <button type="button" class="tap" :disabled="!changed" @click="$emit('reset')">All as it is</button>
+      <Button
+        severity="secondary"
+        variant="outlined"
+        label="All as it is"
+        :disabled="!changed"
+        @click="$emit('reset')"
+      />
     </header>
     <div class="sliders">
       <SliderField v-model="tried.speed" label="Speed" :min="0.3" :max="1.3" :step="0.01" :text="speedText" />
@@ -69,54 +76,33 @@ const speedText = computed(() => {
         :step="1"
         :text="`${digits(tried.temperature)} ${warmth.unit}`"
       />
-      <div v-for="(f, i) in tried.faults" :key="i" class="fault">
-        <div class="where">
-          <label v-if="known(f.fault)?.location !== 'none'">
-            <span class="sr-only">Place of: {{ known(f.fault)?.name }}</span>
-            <select v-model.number="f.cylinder">
-              <option v-for="k in pump.pump.cylinders ?? 1" :key="k" :value="k">
-                {{ known(f.fault)?.location === 'end' ? (k === 1 ? 'left end' : 'right end') : `cylinder ${k}` }}
-              </option>
-            </select>
-          </label>
-          <label v-if="known(f.fault)?.location === 'cavity'">
-            <span class="sr-only">Side of: {{ known(f.fault)?.name }}</span>
-            <select v-model="f.side">
-              <option value="inlet">inlet side</option>
-              <option value="discharge">discharge side</option>
-            </select>
-          </label>
-          <button type="button" class="tap" @click="tried.faults.splice(i, 1)">
-            Mend<span class="sr-only"> {{ known(f.fault)?.name }}</span>
-          </button>
-        </div>
-        <SliderField
-          v-model="f.severity"
-          :label="known(f.fault)?.name ?? f.fault"
-          :min="0"
-          :max="1"
-          :step="0.01"
-          :text="percent(f.severity)"
-          suspect
-        />
-        <p class="quiet scale">
-          <span>{{ known(f.fault)?.zero }}</span><span>{{ known(f.fault)?.one }}</span>
-        </p>
-      </div>
-      <label class="pick"
-        >Try a fault
-        <select @change="add">
-          <option value="">choose one</option>
-          <option v-for="f in faults" :key="f.id" :value="f.id">{{ f.name }}</option>
-        </select></label
-      >
+      <ChoiceField
+        :model-value="''"
+        label="Try a fault"
+        placeholder="choose one"
+        :options="faults.map((f) => ({ value: f.id, text: f.name }))"
+        @update:model-value="add"
+      />
+    </div>
+    <div class="faults">
+      <p v-if="tried.faults.length === 0" class="quiet">A fault that is tried stands here: how bad, and where.</p>
+      <FaultTried
+        v-for="(f, i) in tried.faults"
+        :key="i"
+        :model-value="f"
+        :fault="known(f.fault)"
+        :cylinders="pump.pump.cylinders ?? 1"
+        @mend="tried.faults.splice(i, 1)"
+      />
     </div>
     <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
-    <p v-if="cost" class="cost" role="status">
-      <span>An hour of running like this:</span>
-      <button v-for="f in cost.figures" :key="f.id" type="button" class="tap" @click="$emit('open', f)">
-        <span>{{ f.name }}</span> <b class="figure">{{ quantity(f.value, 2) }}</b>
-      </button>
+    <p class="cost" role="status">
+      <template v-if="cost">
+        <span>An hour of running like this:</span>
+        <Button v-for="f in cost.figures" :key="f.id" severity="secondary" variant="outlined" @click="$emit('open', f)"
+          >{{ f.name }} <b class="figure">{{ quantity(f.value, 2) }}</b></Button
+        >
+      </template>
     </p>
   </section>
 </template>
@@ -136,46 +122,25 @@ header {
   gap: 0.25rem 1rem;
 }
 
-header .tap {
+header .p-button {
   margin-left: auto;
 }
 
 .sliders {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
-  gap: 0.5rem 1.75rem;
+  grid-template-columns: repeat(auto-fill, minmax(min(14rem, 100%), 1fr));
+  gap: 0.25rem 1.75rem;
   align-items: end;
 }
 
-.fault {
+/* Room for the first fault from the start, so that nothing below jumps when one is tried. */
+.faults {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 0 0.75rem;
-  align-items: center;
-  grid-column: span 2;
-}
-
-.where {
-  display: flex;
-  gap: 0.5rem;
-  order: 1;
-}
-
-.scale {
-  order: 2;
-  grid-column: 1 / -1;
-}
-
-.where select {
-  width: auto;
-}
-
-.scale {
-  display: flex;
-  justify-content: space-between;
-  gap: 1rem;
-  margin: 0;
-  font-size: 0.875rem;
+  align-content: start;
+  min-height: 7rem;
+  margin-top: 0.35rem;
+  padding-top: 0.35rem;
+  border-top: 1px solid var(--line);
 }
 
 .cost {
@@ -183,12 +148,11 @@ header .tap {
   flex-wrap: wrap;
   gap: 0.5rem;
   align-items: center;
-  margin: 0.75rem 0 0;
+  min-height: 48px;
+  margin: 0.35rem 0 0;
 }
 
-@media (max-width: 620px) {
-  .fault {
-    grid-column: auto;
-  }
+p {
+  margin: 0;
 }
 </style>

@@ -8,6 +8,7 @@ function filled() {
   plate.plungerDiameter.text = '18';
   plate.stroke.text = '18,5';
   plate.ratedSpeed.text = '1450';
+  plate.ratedPressure.text = '100';
   return plate;
 }
 
@@ -22,8 +23,29 @@ describe('the type plate', () => {
 
   it('reads a decimal comma', () => expect(toRequest(filled()).pump?.stroke).toEqual({ value: 18.5, unit: 'mm' }));
 
-  it('runs at the rated speed when nobody says otherwise', () =>
-    expect(toRequest(filled()).setup?.speed).toEqual({ value: 1450, unit: 'rpm' }));
+  it('says nothing of speed, nozzle and setting that nobody said, so that they are assumed', () => {
+    const { setup } = toRequest(filled());
+    expect([setup?.speed, setup?.nozzle, setup?.controlSetting]).toEqual([null, null, null]);
+  });
+
+  it('leaves what was assumed empty when it is corrected', () => {
+    const resource = { id: 'x', version: 1, ...toRequest(filled()) } as unknown as PumpResource;
+    resource.setup = { ...resource.setup, speed: { value: 1450, unit: 'rpm' }, assumed: ['speed'] };
+    expect(fromResource(resource).speed.text).toBe('');
+  });
+
+  it('names everything that is needed at once', () => {
+    const needed = problemsOf({ ...emptyPlate(), arrangement: 'intensifier' });
+    expect(Object.keys(needed).sort()).toEqual([
+      'pump.oilPistonDiameter',
+      'pump.plungerDiameter',
+      'pump.ratedFlow',
+      'pump.ratedPressure',
+      'pump.ratedSpeed',
+      'pump.stroke',
+      'tag',
+    ]);
+  });
 
   it('asks for no setting without a control', () => {
     const plate = filled();

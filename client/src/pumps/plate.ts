@@ -1,5 +1,6 @@
 import type { PumpRequest, PumpResource, Quantity, Schemas } from '@/shared/api/client';
 import { forField, readEntry, readNumber, whyNot } from '@/shared/numbers';
+import { useUnits } from '@/shared/units/useUnits';
 
 /** A quantity as it stands in its field: not a number until somebody asks. */
 export interface TypedQuantity {
@@ -7,7 +8,12 @@ export interface TypedQuantity {
   unit: string;
 }
 
-const typed = (unit: string): TypedQuantity => ({ text: '', unit });
+// A fresh field speaks the units of whoever uses this device.
+const usual: Record<string, string> = { bar: 'psi', 'L/min': 'US gal/min', mm: 'in', m: 'ft', '°C': '°F', kW: 'hp' };
+const typed = (unit: string): TypedQuantity => ({
+  text: '',
+  unit: useUnits().units.value === 'us' ? (usual[unit] ?? unit) : unit,
+});
 
 /** All fields of the pump form, as typed. */
 export function emptyPlate() {
@@ -78,7 +84,7 @@ export function emptyPlate() {
 }
 
 export type Plate = ReturnType<typeof emptyPlate>;
-type TypedKey = { [K in keyof Plate]: Plate[K] extends TypedQuantity ? K : never }[keyof Plate];
+export type TypedKey = { [K in keyof Plate]: Plate[K] extends TypedQuantity ? K : never }[keyof Plate];
 
 /** Names of the quantities by the field of the request they become. */
 export const quantityFields: Record<string, TypedKey> = {
@@ -130,9 +136,29 @@ const numberFields: Record<string, TypedKey> = {
 /** Entered in per cent, sent as a share. */
 const droopField = 'setup.drive.droop';
 
-/** Fields that hold something that is no number, by field of the request. Empty ones are the server's to judge. */
-export function problemsOf(plate: Plate): Record<string, string> {
+/** The field of the form that a field of the request stands for. */
+export const fieldOf = (path: string): TypedKey | undefined => quantityFields[path];
+
+const geometry = ['plungerDiameter', 'stroke', 'ratedSpeed', 'ratedFlow'] as const;
+
+/** What is needed and missing, by field of the request: a tag, the rating, three of four that give the fourth. */
+function missingOf(plate: Plate): Record<string, string> {
   const found: Record<string, string> = {};
+  const isEmpty = (key: TypedKey) => plate[key].text.trim() === '';
+  if (!plate.tag.trim()) found.tag = 'Give it a tag, such as FOG-2.';
+  if (isEmpty('ratedPressure')) found['pump.ratedPressure'] = 'The rated pressure is needed; it is on the plate.';
+  const empty = geometry.filter(isEmpty);
+  if (empty.length > 1)
+    for (const key of empty)
+      found[`pump.${key}`] = 'Three of bore, stroke, speed and flow are needed; the fourth is worked out.';
+  if (plate.arrangement === 'intensifier' && isEmpty('oilPistonDiameter'))
+    found['pump.oilPistonDiameter'] = 'The diameter of the oil piston is needed.';
+  return found;
+}
+
+/** Everything that is missing or cannot be read, by field of the request. What is out of range is the server's to judge. */
+export function problemsOf(plate: Plate): Record<string, string> {
+  const found = missingOf(plate);
   const all = { ...quantityFields, ...numberFields, [droopField]: 'droop' as const };
   for (const [field, key] of Object.entries(all)) {
     const text = plate[key].text.trim();
@@ -174,7 +200,10 @@ export function toPump(plate: Plate): Schemas['PumpDto'] {
   };
 }
 
-function toNozzle(plate: Plate): Schemas['NozzleDto'] {
+/** Nothing where nobody said anything of it: then it is assumed. */
+function toNozzle(plate: Plate): Schemas['NozzleDto'] | null {
+  const said = [plate.nozzleFlow, plate.nozzleAt, plate.opensAt, plate.nozzleNumber, plate.nozzlePassage];
+  if (said.every((f) => !f.text.trim())) return null;
   const [flow, at] = [q(plate.nozzleFlow), q(plate.nozzleAt)];
   if (plate.outletKind === 'process') return { process: { opensAt: q(plate.opensAt), flow, at } };
   const count = n(plate.nozzleCount);
@@ -207,7 +236,7 @@ export function toRequest(plate: Plate): PumpRequest {
     duty: plate.duty,
     pump: toPump(plate),
     setup: {
-      speed: q(plate.speed) ?? q(plate.ratedSpeed),
+      speed: q(plate.speed),
       nozzle: toNozzle(plate),
       controlSetting: plate.control === 'none' ? null : q(plate.controlSetting),
       relief: q(plate.relief),
@@ -251,15 +280,22 @@ function at(resource: object, path: string): unknown {
   return path.split('.').reduce<unknown>((o, k) => (o as Record<string, unknown> | null | undefined)?.[k], resource);
 }
 
+/** What was assumed is left empty: it is assumed anew, as long as nobody says it. */
+const said = (setup: Schemas['SetupDto']): Schemas['SetupDto'] => ({
+  ...setup,
+  ...Object.fromEntries((setup.assumed ?? []).map((field) => [field, null])),
+});
+
 export function fromResource(resource: PumpResource): Plate {
   const plate = emptyPlate();
-  const { pump, setup } = resource;
+  const { pump } = resource;
+  const setup = said(resource.setup);
   for (const [path, key] of Object.entries(quantityFields)) {
-    const known = at(resource, path) as Quantity | null | undefined;
+    const known = at({ pump, setup }, path) as Quantity | null | undefined;
     if (known) plate[key] = { text: forField(known.value, 12), unit: known.unit };
   }
   for (const [path, key] of Object.entries(numberFields)) {
-    const known = at(resource, path);
+    const known = at({ pump, setup }, path);
     if (typeof known === 'number') plate[key].text = forField(known, 12);
   }
   const droop = setup.drive?.droop;

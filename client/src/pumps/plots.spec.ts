@@ -1,7 +1,8 @@
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import GaugeDial from './GaugeDial.vue';
-import TracePlot from './TracePlot.vue';
+import { gaugeSpan } from './gaugeSpan';
+import { traceRange, turnMarks } from './trace';
 
 const needle = (mean: number) => {
   const dial = mount(GaugeDial, { props: { mean, swing: 4, span: 160, unit: 'bar' } });
@@ -40,11 +41,25 @@ describe('the trace', () => {
     chambers: [[-1, 5, 90, 3]],
   };
 
-  it('marks every turn and shows the place that is chosen', async () => {
-    const plot = mount(TracePlot, { props: { trace } });
-    expect(plot.findAll('.turn')).toHaveLength(1);
-    expect(plot.get('[role=img]').attributes('aria-label')).toContain('69.0 to 71.0 bar');
-    await plot.get('select').setValue('chamber-0');
-    expect(plot.get('[role=img]').attributes('aria-label')).toContain('-1 to 90 bar');
+  it('marks every turn, and none where they are too many to tell apart', () => {
+    expect(turnMarks(trace)).toEqual([0.02]);
+    const many = Array.from({ length: 40 }, (_, i) => i);
+    expect(turnMarks({ turns: many, seconds: many })).toEqual([]);
   });
+
+  it('is drawn quiet where it is quiet', () => {
+    const { least, most } = traceRange(trace.head);
+    expect(most - least).toBeGreaterThan(7);
+    expect(least).toBeLessThan(69);
+    expect(most).toBeGreaterThan(71);
+  });
+});
+
+describe('the span of a gauge', () => {
+  it.each([
+    [{ value: 100, unit: 'bar' }, 'bar', 160],
+    [{ value: 10, unit: 'MPa' }, 'bar', 160],
+    [{ value: 1450, unit: 'psi' }, 'bar', 160],
+    [{ value: 100, unit: 'bar' }, 'psi', 2500],
+  ])('for %o in %s is %d', (rated, unit, span) => expect(gaugeSpan(rated, unit)).toBe(span));
 });

@@ -1,22 +1,29 @@
 <script setup lang="ts">
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query';
-import { computed, ref } from 'vue';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
+import ConfirmPopup from 'primevue/confirmpopup';
+import { useConfirm } from 'primevue/useconfirm';
+import { computed } from 'vue';
 import { api, inWords, taken } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { when } from '@/shared/format';
+import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 
 /** What closed cases turned out to be, by type of pump: it moves what is suspected first, so it is shown, and can be set back. */
 const client = useQueryClient();
 const history = useQuery({ queryKey: ['history'], queryFn: async () => taken(await api.GET('/api/history')) });
 const { data: knowledge } = useKnowledge();
-const asked = ref('');
+const ask = useConfirm();
 const reset = useMutation({
   mutationFn: async (pumpType: string) =>
     taken(await api.DELETE('/api/history/{pumpType}', { params: { path: { pumpType } } })),
   onSuccess: () => client.invalidateQueries(),
 });
 const trouble = computed(() => (reset.error.value ? inWords(reset.error.value) : ''));
+
+useTitle('Record of the shop · Mild Hunch');
 
 const words: Record<string, string> = {
   'crank-plunger': 'crank plunger pumps',
@@ -32,11 +39,14 @@ function typeName(type: string): string {
   return `${words[type.slice(0, at)] ?? type.slice(0, at)}, ${cylinders} ${type.startsWith('intensifier') ? 'ends' : cylinders === 1 ? 'cylinder' : 'cylinders'}`;
 }
 
-function confirm(type: string) {
-  if (asked.value === type) {
-    reset.mutate(type);
-    asked.value = '';
-  } else asked.value = type;
+function confirm(type: string, event: Event) {
+  ask.require({
+    target: event.currentTarget as HTMLElement,
+    message: `Findings so far of ${typeName(type)} would no longer count. The cases stay.`,
+    acceptProps: { label: 'Yes, start afresh' },
+    rejectProps: { label: 'No', severity: 'secondary', variant: 'outlined' },
+    accept: () => reset.mutate(type),
+  });
 }
 </script>
 
@@ -44,13 +54,17 @@ function confirm(type: string) {
   <div>
     <ShellBar />
     <main class="record">
-      <h1>Record of the shop</h1>
+      <h1 tabindex="-1">Record of the shop</h1>
       <p>
         What was found in closed cases speaks for the next pump of the same type, louder as it grows. Until forty cases
         the catalogue speaks louder.
       </p>
       <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
-      <p v-if="history.data.value?.length === 0" class="quiet">No case has been closed yet.</p>
+      <EmptyPage v-if="history.data.value?.length === 0" title="No case has been closed yet">
+        When a case is closed with what it turned out to be, it stands here by type of pump, and the next pump of that
+        type is suspected accordingly.
+        <template #start><Button as="router-link" to="/cases" label="To the cases" /></template>
+      </EmptyPage>
       <section v-for="t in history.data.value" :key="t.pumpType" :aria-label="typeName(t.pumpType)">
         <header>
           <h2>{{ typeName(t.pumpType) }}</h2>
@@ -58,9 +72,7 @@ function confirm(type: string) {
             >{{ t.cases }} {{ t.cases === 1 ? 'finding' : 'findings'
             }}<template v-if="t.since"> since {{ when(t.since) }}</template></span
           >
-          <button type="button" class="tap" @click="confirm(t.pumpType)">
-            {{ asked === t.pumpType ? 'Yes, start afresh' : 'Start afresh' }}
-          </button>
+          <Button severity="secondary" variant="outlined" label="Start afresh" @click="confirm(t.pumpType, $event)" />
         </header>
         <ul>
           <li v-for="f in t.found" :key="f.fault">
@@ -81,6 +93,7 @@ function confirm(type: string) {
         </p>
       </section>
     </main>
+    <ConfirmPopup />
   </div>
 </template>
 
@@ -98,7 +111,7 @@ header {
   align-items: center;
 }
 
-header .tap {
+header .p-button {
   margin-left: auto;
 }
 

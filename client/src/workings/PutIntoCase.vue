@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import Button from 'primevue/button';
 import Dialog from 'primevue/dialog';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, inWords, taken, type Schemas } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { quantity } from '@/shared/format';
+import ChoiceField from '@/shared/ui/ChoiceField.vue';
 
 /** Tells a worked-out figure to an open case, as the reading it is, with the uncertainty its band gives it. */
 const props = defineProps<{ result?: Schemas['SumResultDto'] }>();
@@ -62,21 +64,19 @@ async function tell() {
   <Dialog v-model:visible="visible" modal header="Put into a case" :style="{ width: 'min(32rem, 94vw)' }">
     <form v-if="result" @submit.prevent="tell">
       <p class="value figure">{{ quantity(result.figure.value) }}</p>
-      <label
-        >As the reading
-        <select v-model="reading">
-          <option v-for="r in result.readings" :key="r" :value="r">{{ nameOf(r) }}</option>
-        </select></label
-      >
-      <label
-        >In the case
-        <select v-model="caseId">
-          <option value="" disabled>choose an open case</option>
-          <option v-for="c in open" :key="c.id" :value="c.id">{{ c.tag }} · {{ c.complaint }}</option>
-        </select></label
-      >
+      <ChoiceField
+        v-model="reading"
+        label="As the reading"
+        :options="result.readings.map((r) => ({ value: r, text: nameOf(r) }))"
+      />
+      <ChoiceField
+        v-model="caseId"
+        label="In the case"
+        placeholder="choose an open case"
+        :options="open.map((c) => ({ value: c.id, text: `${c.tag} · ${c.complaint}` }))"
+      />
       <p v-if="problem" role="alert" class="problem">{{ problem }}</p>
-      <button type="submit" class="tap on" :disabled="!caseId">Note in the case</button>
+      <Button type="submit" label="Note in the case" :disabled="!caseId" />
     </form>
   </Dialog>
 </template>

@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, inWords, taken, type Figure, type Schemas } from '@/shared/api/client';
+import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import FigureTile from '@/shared/ui/FigureTile.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
@@ -24,6 +27,8 @@ const { entries, picks, results, problems, trouble, missing, fill } = useSum(sum
 const figure = ref<Figure>();
 const telling = ref<Schemas['SumResultDto']>();
 const pumpId = ref('');
+
+useTitle(() => `${sum.value?.name ?? 'Sums'} · Workings · Mild Hunch`);
 
 async function fillFrom() {
   const pump = pumps.data.value?.find((p) => p.id === pumpId.value);
@@ -48,15 +53,15 @@ const to = (id: string) => ({ path: `/workings/${id}`, query: route.query });
   <div>
     <ShellBar />
     <main class="sheet">
-      <h1>Workings</h1>
+      <h1 tabindex="-1">Workings</h1>
       <p v-if="sums.error.value" role="alert">{{ inWords(sums.error.value) }}</p>
       <div v-if="sum" class="room">
         <nav aria-label="Sums">
           <RouterLink
             v-for="s in sums.data.value"
             :key="s.id"
-            class="tap"
-            :class="{ on: s.id === sum.id }"
+            class="sum"
+            :class="{ here: s.id === sum.id }"
             :aria-current="s.id === sum.id ? 'page' : undefined"
             :to="to(s.id)"
             >{{ s.name }}</RouterLink
@@ -66,13 +71,15 @@ const to = (id: string) => ({ path: `/workings/${id}`, query: route.query });
           <h2>{{ sum.name }}</h2>
           <p class="quiet">{{ sum.purpose }}</p>
           <p v-for="h in sum.hazards" :key="h" class="hazard">{{ h }}</p>
-          <label v-if="sum.fromPump" class="from"
-            >Fill from a pump
-            <select v-model="pumpId" @change="fillFrom">
-              <option value="">choose a pump</option>
-              <option v-for="p in pumps.data.value" :key="p.id" :value="p.id">{{ p.tag }} · {{ p.name }}</option>
-            </select></label
-          >
+          <ChoiceField
+            v-if="sum.fromPump"
+            v-model="pumpId"
+            class="from"
+            label="Fill from a pump"
+            placeholder="choose a pump"
+            :options="(pumps.data.value ?? []).map((p) => ({ value: p.id, text: `${p.tag} · ${p.name}` }))"
+            @update:model-value="fillFrom"
+          />
           <SumFields :sum="sum" :entries="entries" :picks="picks" :problems="problems" />
           <p v-if="trouble" role="alert" class="problem">{{ trouble }}</p>
           <div class="results" role="status" aria-label="Result">
@@ -81,9 +88,9 @@ const to = (id: string) => ({ path: `/workings/${id}`, query: route.query });
             </p>
             <div v-for="r in results" :key="r.figure.id" class="result">
               <FigureTile :figure="r.figure" @open="figure = $event" />
-              <button v-if="r.readings.length" type="button" class="tap" @click="telling = r">
-                Put into a case<span class="sr-only">: {{ r.figure.name }}</span>
-              </button>
+              <Button v-if="r.readings.length" severity="secondary" variant="outlined" @click="telling = r"
+                >Put into a case<span class="sr-only">: {{ r.figure.name }}</span></Button
+              >
             </div>
           </div>
         </section>
@@ -108,8 +115,22 @@ nav {
   align-content: start;
 }
 
-nav .tap {
-  justify-content: flex-start;
+.sum {
+  display: flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0.2rem 0.75rem;
+  border: 1.5px solid var(--ink);
+  border-radius: 4px;
+  background: var(--card);
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.sum.here {
+  border-color: var(--water);
+  background: var(--water);
+  color: var(--on-strong);
 }
 
 .hazard {

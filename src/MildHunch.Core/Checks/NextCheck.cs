@@ -1,11 +1,19 @@
+using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Checks;
 
+/// <summary>Who would lead after an answer, in words with the place where one stands out, and by what share.</summary>
+public sealed record LeaderThen(string Name, double Share)
+{
+    /// <summary>Both in one line.</summary>
+    public override string ToString() => $"{Name} → {HunchWords.Percent(Share)}";
+}
+
 /// <summary>An answer a check may give, how likely it is, and what it would do.</summary>
 public sealed record CheckAnswer(
-    string Answer, string Text, int? Cylinder, Side? Side, double Probability, string Then, double? From = null, double? To = null)
+    string Answer, string Text, int? Cylinder, Side? Side, double Probability, LeaderThen Then, double? From = null, double? To = null)
 {
     /// <summary>Probability of every contender once this answer is given.</summary>
     internal double[] After { get; init; } = [];

@@ -15,6 +15,8 @@ namespace MildHunch.Core.Checks;
 internal sealed class NextChecks
 {
     private const double WorthDoing = 0.004;
+    private const double MayWellCome = 0.01;
+    private const double Noticed = 0.02;
     private const int MostOffered = 16;
     private readonly Workbench bench;
     private readonly Posterior posterior;
@@ -47,7 +49,7 @@ internal sealed class NextChecks
     /// <summary>Checks worth doing, the most telling a minute first.</summary>
     public IReadOnlyList<NextCheck> Rank() =>
     [
-        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing).OrderByDescending(c => c.BitsPerMinute)
+        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing && ChangesSomething(c)).OrderByDescending(c => c.BitsPerMinute)
             .ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
     ];
 
@@ -73,6 +75,18 @@ internal sealed class NextChecks
             return new Rival(second, null, null, 0);
         var best = turns.MaxBy(t => t.Answer.Probability);
         return new Rival(second, best.Check, best.Answer.Text, best.Answer.Probability);
+    }
+
+    // A check of which every answer that may well come leaves the verdict as it stands, to the figure, is nobody's minute worth.
+    private bool ChangesSomething(NextCheck check)
+    {
+        var (leader, share) = ranking.Leader(posterior.Probability);
+        return check.Answers.Where(a => a.Probability >= MayWellCome).Any(a =>
+        {
+            var (then, becomes) = ranking.Leader(a.After);
+            return then != leader || Math.Abs(becomes - share) >= Noticed
+                || Math.Abs(a.After[then] - posterior.Probability[leader]) >= Noticed;
+        });
     }
 
     private IEnumerable<Check> Possible() =>
@@ -191,14 +205,14 @@ internal sealed class NextChecks
         };
     }
 
-    private string Then(double[] after)
+    private LeaderThen Then(double[] after)
     {
         var (best, share) = ranking.Leader(after);
         var h = bench.Case.Hypotheses[best];
         var where = h.Cylinder is { } k && after[best] > 0.6 * share
             ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}"
             : "";
-        return $"{h.Fault.Name}{where} → {HunchWords.Percent(share)}";
+        return new LeaderThen($"{h.Fault.Name}{where}", share);
     }
 
     /// <summary>An answer, what would still be open after it (bits), and the minutes to the pump mended then.</summary>

@@ -15,6 +15,9 @@ public sealed record Nozzle
     /// <summary>One sigma of Kn when the orifice was measured (docs/trade.md, Nozzle).</summary>
     public const double SigmaMeasured = 0.01;
 
+    /// <summary>One sigma of Kn where the nozzle was only assumed from the plate (judgement: a third off in pressure is common).</summary>
+    public const double SigmaAssumed = 0.15;
+
     /// <summary>Discharge coefficient of a good solid-stream nozzle, 0.90 to 0.95 (docs/trade.md, Nozzle).</summary>
     public const double DischargeCoefficient = 0.92;
 
@@ -114,6 +117,13 @@ public sealed record Nozzle
     /// <summary>The orifice that would pass this Kn, m.</summary>
     public static double OrificeOfCoefficient(double coefficient, double densityKgM3) =>
         Math.Sqrt(coefficient / (DischargeCoefficient * Math.PI / 4 * Math.Sqrt(2 / densityKgM3)));
+
+    /// <summary>The same where nobody looked: it may well be another one.</summary>
+    public Nozzle AsAssumed() => new(Coefficient, SigmaAssumed, $"assumed: {Source}") { OpensAtPa = OpensAtPa, Count = Count };
+
+    /// <summary>Gauge pressure at which the nozzle passes this flow.</summary>
+    public GaugePressure PressureAt(VolumeFlow flow) =>
+        new(OpensAtPa is { } opens ? opens + (flow.Si / Coefficient) : Math.Pow(flow.Si / Coefficient, 2));
 
     /// <summary>Flow through the nozzle at a gauge pressure.</summary>
     public VolumeFlow FlowAt(GaugePressure pressure) =>

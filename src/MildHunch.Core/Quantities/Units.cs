@@ -88,6 +88,21 @@ public static class Units
 
     private static readonly FrozenDictionary<(QuantityKind Kind, string Name), Unit> ByName = Index();
 
+    private static readonly FrozenDictionary<QuantityKind, string> UsTrade = new Dictionary<QuantityKind, string>
+    {
+        [QuantityKind.GaugePressure] = "psi",
+        [QuantityKind.AbsolutePressure] = "psi abs",
+        [QuantityKind.VolumeFlow] = "US gal/min",
+        [QuantityKind.Length] = "in",
+        [QuantityKind.Area] = "in²",
+        [QuantityKind.Volume] = "US gal",
+        [QuantityKind.Torque] = "ft·lbf",
+        [QuantityKind.Power] = "hp",
+        [QuantityKind.Temperature] = "°F",
+        [QuantityKind.Velocity] = "ft/s",
+        [QuantityKind.Force] = "lbf",
+    }.ToFrozenDictionary();
+
     /// <summary>bar, gauge.</summary>
     public static readonly Unit Bar = Of(QuantityKind.GaugePressure, "bar");
     /// <summary>L/min.</summary>
@@ -104,8 +119,20 @@ public static class Units
     /// <summary>The unit of that kind written this way; null when nobody in the trade writes it so.</summary>
     public static Unit? Find(QuantityKind kind, string name) => ByName.GetValueOrDefault((kind, Fold(name)));
 
-    /// <summary>The unit a value of this kind is shown in when nobody asked for another.</summary>
-    public static Unit Preferred(QuantityKind kind) => All.First(u => u.Kind == kind);
+    /// <summary>
+    /// The unit a value of this kind is shown in when nobody asked for another: that of the reader's <see cref="UnitChoice"/>.
+    /// </summary>
+    public static Unit Preferred(QuantityKind kind) =>
+        UnitChoice.Current == UnitSystem.UsTrade && UsTrade.TryGetValue(kind, out var name)
+            ? Of(kind, name)
+            : All.First(u => u.Kind == kind);
+
+    /// <summary>Units of that kind, the preferred one first.</summary>
+    public static IReadOnlyList<Unit> Offered(QuantityKind kind)
+    {
+        var first = Preferred(kind);
+        return [first, .. All.Where(u => u.Kind == kind && u != first)];
+    }
 
     /// <summary>What may be written for this kind, for error messages.</summary>
     public static string Accepted(QuantityKind kind) => string.Join(", ", All.Where(u => u.Kind == kind).Select(u => u.Symbol));

@@ -3,9 +3,6 @@ using System;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using MildHunch.Core.Faults;
-using MildHunch.Core.Pumps;
-using MildHunch.Core.Quantities;
 using MildHunch.Store;
 
 #nullable disable
@@ -23,6 +20,9 @@ namespace MildHunch.Store.Migrations
             modelBuilder.Entity("MildHunch.Store.CaseEntity", b =>
                 {
                     b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("ArchivedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime>("OpenedAt")
@@ -163,6 +163,9 @@ namespace MildHunch.Store.Migrations
             modelBuilder.Entity("MildHunch.Store.PumpEntity", b =>
                 {
                     b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("ArchivedAt")
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime>("CreatedAt")

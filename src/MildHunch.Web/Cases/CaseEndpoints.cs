@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Archive;
 using MildHunch.Web.Cases.List;
 using MildHunch.Web.Cases.Open;
+using MildHunch.Web.Cases.Stage;
 using MildHunch.Web.Cases.Tell;
 using MildHunch.Web.Cases.Undo;
 using MildHunch.Web.Shared;
@@ -22,6 +24,8 @@ public static class CaseEndpoints
         OpenCase.Map(cases);
         TellCase.Map(cases);
         UndoChange.Map(cases);
+        GoToStage.Map(cases);
+        PutAway.Map(cases);
     }
 
     public static void AddCases(this IServiceCollection services) => services

@@ -10,7 +10,9 @@ namespace MildHunch.Web.Cases;
 public static class CaseFacts
 {
     public const string Complaint = "complaint";
-    public const string Stage = "stage";
+
+    /// <summary>Where a case stood, as older versions noted it among the changes.</summary>
+    private const string Stage = "stage";
 
     /// <summary>What it turned out to be.</summary>
     public const string Closed = "closed";
@@ -20,10 +22,7 @@ public static class CaseFacts
     public const string CouldNot = "could-not";
     public const string Limits = "limits";
 
-    /// <summary>The stage at which a case is opened.</summary>
-    public const string FirstStage = "ask";
-
-    private static readonly string[] Inner = [Context, Hours, CouldNot, Limits];
+    private static readonly string[] Inner = [Context, Hours, CouldNot, Limits, Stage];
 
     /// <summary>Facts that are texts, by name.</summary>
     public static Dictionary<string, string> Texts(this CaseEntity entity) =>

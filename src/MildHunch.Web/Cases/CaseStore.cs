@@ -19,8 +19,7 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
     {
         var line = entity.Headline;
         var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
-        (line.Complaint, line.Stage, line.Closed, line.Entries) = (
-            shown.Complaint, shown.Stage, shown.Closed, shown.Readings.Count + shown.Cues.Count);
+        (line.Complaint, line.Closed, line.Entries) = (shown.Complaint, shown.Closed, shown.Readings.Count + shown.Cues.Count);
         line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
         line.ChangedAt = entity.Changes.Max(c => c.At);
         if (shown.Diagnosis?.Suspects[0] is { } leader)

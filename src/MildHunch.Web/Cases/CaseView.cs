@@ -36,7 +36,7 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
         var judged = verdict.Judge(request, entity.Id);
         return new CaseResource(
             entity.Id, entity.Version, pump, facts.GetValueOrDefault(CaseFacts.Complaint, ""),
-            facts.GetValueOrDefault(CaseFacts.Stage, CaseFacts.FirstStage), facts.GetValueOrDefault(CaseFacts.Closed), entity.OpenedAt,
+            entity.Headline.Stage, facts.GetValueOrDefault(CaseFacts.Closed), entity.OpenedAt,
             readings, cues, request.Context!, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says, judged.Diagnosis, judged.Trouble,

@@ -178,9 +178,10 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
     {
         var made = await open.Open(new NewCaseRequest(pumpId, complaint, context), stop);
         var entity = await store.Load(made.Id, stop);
+        entity.Headline.Stage = stage;
         await tell.Apply(
             entity,
-            new ChangeRequest("First look and first readings", readings, cues, Facts: new Dictionary<string, string> { ["stage"] = stage }),
+            new ChangeRequest("First look and first readings", readings, cues),
             stop);
     }
 }

@@ -22,7 +22,8 @@ public sealed record PairPartDto(string Fault, string Name, int? Cylinder, strin
 
 public sealed record PairDto(IReadOnlyList<PairPartDto> Faults, double Probability);
 
-public sealed record EvidenceDto(string Source, double Decibans, string Text);
+public sealed record EvidenceDto(
+    string Source, double Decibans, string Text, [property: Description("the same in a few words")] string Brief);
 
 public sealed record SeverityDto(double Middle, double Low, double High, string Zero, string One);
 
@@ -41,7 +42,10 @@ public sealed record LedgerDto(
 
 public sealed record ContradictionDto(string Source, string Text, double Sigmas);
 
-public sealed record CheckAnswerDto(string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then);
+public sealed record CheckAnswerDto(
+    string Answer, string Text, int? Cylinder, string? Side, double Probability, string Then,
+    [property: Description("who would lead then")] string Leader,
+    double LeaderProbability);
 
 public sealed record NextCheckDto(
     string Check, string Name, string Question, string How, string Opens, double Minutes, double PutBackMinutes, double Information,
@@ -49,7 +53,8 @@ public sealed record NextCheckDto(
     string? Cue, string? Reading, IReadOnlyList<HazardDto> Hazards, IReadOnlyList<CheckAnswerDto> Answers);
 
 public sealed record ComparisonDto(
-    string Quantity, string Name, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High, double Sigmas);
+    string Quantity, string Name, string Short, string Place, QuantityDto Read, QuantityDto Expected, QuantityDto Low, QuantityDto High,
+    double Sigmas);
 
 public sealed record DiagnosisResponse(
     IReadOnlyList<ActionDto> Actions,

@@ -5,6 +5,7 @@ using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
@@ -65,7 +66,7 @@ public static class VerdictMapping
             s.Severity.One),
         [.. s.Locations.Select(l => new LocationDto(
             l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
-        [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text))],
+        [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text, e.Brief))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes,
         Hazards(s.Fault.Hazards, catalogue));
@@ -80,16 +81,19 @@ public static class VerdictMapping
         c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4),
         Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
         c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
-        [.. c.Answers.Select(a => new CheckAnswerDto(a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then))]);
+        [.. c.Answers.Select(a => new CheckAnswerDto(
+            a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then.ToString(), a.Then.Name, Round(a.Then.Share)))]);
 
     // Comes back in the unit it was read in.
     private static ComparisonDto ToDto(Comparison c, DiagnosisRequest request)
     {
         var written = request.Readings?.LastOrDefault(r => r.Quantity == c.What.Id)?.Value?.Unit;
         var unit = written is null ? Units.Preferred(c.What.Kind) : Quantity.UnitNamed(c.What.Kind, written, "unit");
+        var arrangement = request.Pump.ToCore().Arrangement;
         QuantityDto Show(double si) => new Amount(c.What.Kind, si).ToDto(unit);
         return new ComparisonDto(
-            c.What.Id, c.What.Name, c.What.Place, Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
+            c.What.Id, ReadingNames.Full(c.What.Id, arrangement), ReadingNames.Short(c.What.Id, arrangement), c.What.Place,
+            Show(c.Read), Show(c.Expected), Show(c.Low), Show(c.High), Math.Round(c.Sigmas, 1));
     }
 
     private static LedgerDto ToDto(WaterLedger l, int cylinders) => new(

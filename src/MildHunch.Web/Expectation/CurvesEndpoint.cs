@@ -12,10 +12,10 @@ namespace MildHunch.Web.Expectation;
 /// <param name="PumpFlow">What the pump sends forward at that pressure.</param>
 /// <param name="ShaftKilowatt">Taken from the driver if it worked there.</param>
 public sealed record CurvePointDto(
-    double PressureBar, double PumpFlow, double NozzleFlow, double PumpLow, double PumpHigh, double ShaftKilowatt);
+    double Pressure, double PumpFlow, double NozzleFlow, double PumpLow, double PumpHigh, double ShaftKilowatt);
 
 /// <summary>What changes with speed: margin over the head required at the inlet, and where it runs then.</summary>
-public sealed record SpeedPointDto(double Rpm, double MarginMetres, double PressureBar, double Flow);
+public sealed record SpeedPointDto(double Rpm, double MarginMetres, double Pressure, double Flow);
 
 /// <summary>Flow within a turn, over its mean.</summary>
 public sealed record TurnPointDto(double Degrees, double FlowOverMean);
@@ -50,8 +50,8 @@ public static class CurvesEndpoint
             .ToArray();
         var here = Speed(at.SpeedHz > 0 ? at.SpeedHz : setup.Speed.Si) ?? new SpeedPointDto(0, 0, 0, 0);
         return new CurvesResponse(
-            Units.Bar.Symbol, Units.LitrePerMinute.Symbol, points, Point(at.PressurePa) with { NozzleFlow = Litres(at.NozzleFlow) },
-            setup.ControlSetting?.In(Units.Bar), speeds, here, Turn(pump, setup, condition));
+            Pressure.Symbol, Flow.Symbol, points, Point(at.PressurePa) with { NozzleFlow = Shown(at.NozzleFlow) },
+            setup.ControlSetting?.In(Pressure), speeds, here, Turn(pump, setup, condition));
 
         CurvePointDto Point(double pa)
         {
@@ -59,7 +59,7 @@ public static class CurvesEndpoint
             var spread = 2 * Math.Sqrt(Math.Pow(PumpExpectation.BelievedSpeedSigma, 2) + Math.Pow(Delivery.SlipSigma, 2));
             var outlet = setup.Nozzle.FlowAt(new GaugePressure(pa)).Si * condition.NozzleFactor;
             return new CurvePointDto(
-                Math.Round(Units.Bar.FromSi(pa), 3), Litres(flow), Litres(outlet), Litres(flow * (1 - spread)), Litres(flow * (1 + spread)),
+                Math.Round(Pressure.FromSi(pa), 3), Shown(flow), Shown(outlet), Shown(flow * (1 - spread)), Shown(flow * (1 + spread)),
                 Math.Round(PowerRules.Shaft(pa * flow) / 1000, 4));
         }
 
@@ -74,8 +74,8 @@ public static class CurvesEndpoint
                     pump, setup, condition, Math.Max(point.SupplyFlow, 1e-12), hertz,
                     solver.InletLoss * point.SupplyFlow * point.SupplyFlow);
                 return new SpeedPointDto(
-                    Math.Round(hertz * 60, 2), Math.Round(head.Margin, 3), Math.Round(Units.Bar.FromSi(point.PressurePa), 3),
-                    Litres(point.NozzleFlow));
+                    Math.Round(hertz * 60, 2), Math.Round(head.Margin, 3), Math.Round(Pressure.FromSi(point.PressurePa), 3),
+                    Shown(point.NozzleFlow));
             }
             catch (ImpossibleInputException)
             {
@@ -98,5 +98,10 @@ public static class CurvesEndpoint
         })];
     }
 
-    private static double Litres(double si) => Math.Round(Units.LitrePerMinute.FromSi(si), 3);
+    // In the units of whoever reads.
+    private static Unit Pressure => Units.Preferred(QuantityKind.GaugePressure);
+
+    private static Unit Flow => Units.Preferred(QuantityKind.VolumeFlow);
+
+    private static double Shown(double flow) => Math.Round(Flow.FromSi(flow), 3);
 }

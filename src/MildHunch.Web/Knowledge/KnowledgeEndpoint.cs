@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
@@ -17,7 +18,8 @@ public sealed record AnswerDto(string Id, string Text, bool Healthy, string At, 
 public sealed record CueEntryDto(
     string Id, string Name, string Place, string Question, string Kind, bool Reveals, IReadOnlyList<AnswerDto> Answers);
 
-public sealed record ObservableDto(string Id, string Name, string Place, IReadOnlyList<string> Units);
+public sealed record ObservableDto(
+    string Id, string Name, [property: Description("one word for a label")] string Short, string Place, IReadOnlyList<string> Units);
 
 public sealed record ContextDto(string Id, string Name, IReadOnlyList<string> Excludes);
 
@@ -44,27 +46,27 @@ public static class KnowledgeEndpoint
             .WithSummary("Cues, readings, contexts and faults that the product knows; with a pump, those that concern it.");
 
     // What fits a pump as it stands, or everything.
-    private static async Task<Func<IOnlyWhere, bool>> Where(string? id, MildHunchDb db, CancellationToken stop)
+    private static async Task<About> Where(string? id, MildHunchDb db, CancellationToken stop)
     {
         if (id is null)
-            return _ => true;
+            return new About(_ => true, null);
         var stored = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, stop)
             ?? throw RefusalException.NotFound("pump", id);
         var resource = stored.ToResource();
         var pump = resource.Pump.ToCore();
         var fittings = Fittings.Of(pump, resource.Setup.ToCore());
-        return entry => Catalogue.Fits(entry, pump, fittings);
+        return new About(entry => Catalogue.Fits(entry, pump, fittings), pump.Arrangement);
     }
 
-    private static KnowledgeResponse Of(Catalogue catalogue, ShopKnowledge shop, Func<IOnlyWhere, bool> fits) => new(
-        [.. catalogue.Cues.Where(c => !c.Retired && fits(c)).Select(c => Cue(c, fits))],
+    private static KnowledgeResponse Of(Catalogue catalogue, ShopKnowledge shop, About about) => new(
+        [.. catalogue.Cues.Where(c => !c.Retired && about.Fits(c)).Select(c => Cue(c, about.Fits))],
         [
-            .. Observables.All.Where(o => fits(Readable.Of(o.Id))).Select(o => new ObservableDto(o.Id, o.Name, o.Place, UnitsOf(o.Kind))),
-            .. TakenQuantities.All.Where(b => !TakenQuantities.Retired(b.Id) && fits(Readable.Of(b.Id)))
-                .Select(b => new ObservableDto(b.Id, b.Name, b.Place, UnitsOf(b.Kind))),
+            .. Observables.All.Where(o => about.Fits(Readable.Of(o.Id))).Select(o => Reading(o.Id, o.Place, o.Kind, about)),
+            .. TakenQuantities.All.Where(b => !TakenQuantities.Retired(b.Id) && about.Fits(Readable.Of(b.Id)))
+                .Select(b => Reading(b.Id, b.Place, b.Kind, about)),
         ],
         [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
-        [.. catalogue.Faults.Where(f => fits(f))
+        [.. catalogue.Faults.Where(f => about.Fits(f))
             .Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One))],
         Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf),
         catalogue.Tools,
@@ -72,9 +74,15 @@ public static class KnowledgeEndpoint
         [.. catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct()],
         new ShopFileDto(ShopKnowledge.FileName, shop.InUse, shop.Trouble));
 
+    private static ObservableDto Reading(string id, string place, QuantityKind kind, About about) => new(
+        id, ReadingNames.Full(id, about.Arrangement), ReadingNames.Short(id, about.Arrangement), place, UnitsOf(kind));
+
     private static CueEntryDto Cue(Cue c, Func<IOnlyWhere, bool> fits) => new(
         c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals,
         [.. c.Answers.Where(a => !a.Retired && fits(a)).Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place))]);
 
-    private static IReadOnlyList<string> UnitsOf(QuantityKind kind) => [.. Units.All.Where(u => u.Kind == kind).Select(u => u.Symbol)];
+    private static IReadOnlyList<string> UnitsOf(QuantityKind kind) => [.. Units.Offered(kind).Select(u => u.Symbol)];
+
+    /// <summary>What is asked about: a pump as it stands, or everything.</summary>
+    private sealed record About(Func<IOnlyWhere, bool> Fits, Arrangement? Arrangement);
 }

@@ -2,7 +2,9 @@ using System.ComponentModel;
 
 namespace MildHunch.Web.Pumps;
 
-public sealed record PumpRequest(string? Tag, string? Name, string? Duty, PumpDto? Pump, SetupDto? Setup);
+public sealed record PumpRequest(
+    string? Tag, string? Name, string? Duty, PumpDto? Pump, SetupDto? Setup,
+    [property: Description("true where a value that was asked back is really so")] bool? Sure = null);
 
 public sealed record PumpResource(
     string Id, string Tag, string Name, string Duty, PumpDto Pump, SetupDto Setup, int Version,

@@ -16,12 +16,17 @@ public static class PumpEndpoints
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/pumps").WithTags("Pumps");
-        group.MapGet("/", async (MildHunchDb db, CancellationToken stop) =>
-            (await db.Pumps.AsNoTracking().OrderBy(p => p.Tag).ToListAsync(stop)).Select(PumpRecord.ToResource).ToList())
-            .WithSummary("All pumps.");
+        group.MapGet("/", async (bool? archived, MildHunchDb db, CancellationToken stop) =>
+            (await db.Pumps.AsNoTracking().Where(p => p.ArchivedAt != null == (archived ?? false)).OrderBy(p => p.Tag).ToListAsync(stop))
+                .Select(PumpRecord.ToResource).ToList())
+            .WithSummary("Pumps of the shop by their tags; archived asks for those put away.");
         group.MapGet("/{id}", One).WithSummary("One pump.");
         group.MapPost("/", Add).WithSummary("A new pump.");
         group.MapPut("/{id}", Change).WithSummary("Corrects a pump; needs If-Match.");
+        group.MapPut("/{id}/archived", (string id, MildHunchDb db, TimeProvider clock, CancellationToken stop) =>
+            Mark(id, clock.GetUtcNow().UtcDateTime, db, stop)).WithSummary("Puts a pump away; its cases stay.");
+        group.MapDelete("/{id}/archived", (string id, MildHunchDb db, CancellationToken stop) => Mark(id, null, db, stop))
+            .WithSummary("Brings a pump back that was put away.");
     }
 
     private static async Task<Ok<PumpResource>> One(string id, MildHunchDb db, HttpResponse response, CancellationToken stop)
@@ -38,7 +43,7 @@ public static class PumpEndpoints
         await RefuseTwin(db, pump.Tag, null, stop);
         db.Pumps.Add(pump);
         await Save(db, pump, stop);
-        Prepare(diagnoser, request);
+        Prepare(diagnoser, pump);
         ETags.Show(response, pump.Version);
         return TypedResults.Created($"/api/pumps/{pump.Id}", pump.ToResource());
     }
@@ -55,10 +60,15 @@ public static class PumpEndpoints
             wanted.Tag, wanted.Name, wanted.Duty, wanted.Type, wanted.PumpJson, wanted.SetupJson);
         pump.Version++;
         await Save(db, pump, stop);
-        Prepare(diagnoser, request);
+        Prepare(diagnoser, pump);
         ETags.Show(response, pump.Version);
         return TypedResults.Ok(pump.ToResource());
     }
+
+    private static async Task<IResult> Mark(string id, DateTime? at, MildHunchDb db, CancellationToken stop) =>
+        await db.Pumps.Where(p => p.Id == id).ExecuteUpdateAsync(set => set.SetProperty(p => p.ArchivedAt, at), stop) == 0
+            ? throw RefusalException.NotFound("pump", id)
+            : TypedResults.NoContent();
 
     private static async Task RefuseTwin(MildHunchDb db, string tag, string? but, CancellationToken stop)
     {
@@ -83,6 +93,9 @@ public static class PumpEndpoints
     }
 
     // Whoever stores a pump asks about it next.
-    private static void Prepare(Diagnoser diagnoser, PumpRequest request) =>
-        diagnoser.Prepare(request.Pump.ToCore(), request.Setup.ToCore());
+    private static void Prepare(Diagnoser diagnoser, PumpEntity stored)
+    {
+        var pump = stored.ToResource();
+        diagnoser.Prepare(pump.Pump.ToCore(), pump.Setup.ToCore());
+    }
 }

@@ -17,24 +17,28 @@ public static class PumpRecord
         return new(p.Id, p.Tag, p.Name, p.Duty, pump, setup, p.Version, Fittings.NamesOf(Fittings.Of(pump.ToCore(), setup.ToCore())));
     }
 
-    /// <summary>Checks everything; throws before anything is stored.</summary>
-    public static PumpEntity Checked(PumpRequest request, DateTime at)
+    /// <summary>
+    /// Checks everything and says everything that is wrong; what the plate leaves open is assumed and noted as such. Nothing is stored.
+    /// </summary>
+    public static PumpEntity Checked(PumpRequest request, DateTime at) => PumpRefusals.AllAtOnce(request, r => Made(r, at));
+
+    private static PumpEntity Made(PumpRequest request, DateTime at)
     {
         var tag = Text(request.Tag, "tag", 40, "a tag of 1 to 40 characters, such as FOG-2");
+        var (name, duty) = (Short(request.Name, "name"), Short(request.Duty, "duty"));
         var pump = request.Pump.ToCore();
-        request.Setup.ToCore();
-        if (request.Setup!.ControlSetting is null && pump.Control is ControlKind.Unloader or ControlKind.Regulator)
-            throw new ImpossibleInputException(
-                "setup.controlSetting", "nothing", $"the pressure at which the {pump.Control.Kebab()} opens");
+        var setup = SetupAssumptions.Complete(request.Pump, request.Setup).Setup;
+        setup.ToCore();
+        PumpDoubts.AskBack(request with { Setup = setup }, pump);
         return new PumpEntity
         {
             Id = Ids.New(),
             Tag = tag,
-            Name = Short(request.Name, "name"),
-            Duty = Short(request.Duty, "duty"),
+            Name = name,
+            Duty = duty,
             Type = TypeOf(request.Pump!),
             PumpJson = Stored.Write(request.Pump),
-            SetupJson = Stored.Write(request.Setup),
+            SetupJson = Stored.Write(setup),
             CreatedAt = at,
         };
     }

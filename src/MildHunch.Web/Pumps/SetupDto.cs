@@ -57,4 +57,6 @@ public sealed record SetupDto(
     [property: Description("working, or bypassing with the outlet shut")] string? State = null,
     [property: Description("of an intensifier")] QuantityDto? OilPressure = null,
     [property: Description("what the gauge at the head reads up to; 1.6 times the rating where nothing is said")]
-    QuantityDto? GaugeSpan = null);
+    QuantityDto? GaugeSpan = null,
+    [property: Description("what nobody said and was filled in from the plate: speed, nozzle, controlSetting")]
+    IReadOnlyList<string>? Assumed = null);

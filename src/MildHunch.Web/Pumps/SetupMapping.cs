@@ -23,7 +23,7 @@ public static class SetupMapping
             var drive = dto.Drive is null ? null : Mapping.Under("drive", () => ToDrive(dto.Drive));
             return Setup.Create(
                 drive?.NoLoad ?? dto.Speed.Need<RotationalSpeed>("speed"),
-                Mapping.Under("nozzle", () => ToNozzle(dto.Nozzle, liquid, temperature)),
+                Mapping.Under("nozzle", () => ToNozzle(dto, liquid, temperature)),
                 dto.ControlSetting.Maybe<GaugePressure>("controlSetting"),
                 Mapping.Choice(dto.Line, "line", OutletLine.Unknown),
                 temperature,
@@ -99,6 +99,12 @@ public static class SetupMapping
     private static LineRun ToRun(RunDto? dto) => LineRun.Create(
         (dto?.Length).Need<Length>("length"), (dto?.Bore).Need<Length>("bore"),
         Mapping.Choice(dto?.Material, "material", LineMaterial.Hose), dto?.Fittings ?? 0);
+
+    private static Nozzle ToNozzle(SetupDto setup, Liquid liquid, Temperature temperature)
+    {
+        var nozzle = ToNozzle(setup.Nozzle, liquid, temperature);
+        return setup.Assumed?.Contains(SetupAssumptions.Nozzle) == true ? nozzle.AsAssumed() : nozzle;
+    }
 
     private static Nozzle ToNozzle(NozzleDto? dto, Liquid liquid, Temperature temperature)
     {

@@ -26,7 +26,9 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
     {
         var problem = exception switch
         {
-            ImpossibleInputException e => Problem(StatusCodes.Status400BadRequest, "This cannot be", e.Field, e.Message),
+            ImpossibleInputException e => Several([e]),
+            SeveralRefusalsException e => Several(e.All),
+            DoubtException e => Doubtful(e),
             RefusalException e => Problem(e.Status, e.Title, e.Field, e.Message),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TooLarge(),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
@@ -76,6 +78,24 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
             : told.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
             : "what /openapi/v1.json describes";
     }
+
+    // Each stands at its own field; the first speaks for all where there is no field to put it.
+    private static ProblemDetails Several(IReadOnlyList<ImpossibleInputException> all) => new()
+    {
+        Status = StatusCodes.Status400BadRequest,
+        Title = "This cannot be",
+        Detail = all[0].Message,
+        Extensions = { ["errors"] = all.GroupBy(e => e.Field).ToDictionary(g => g.Key, g => g.Select(e => Capital(e.Sentence)).ToArray()) },
+    };
+
+    private static ProblemDetails Doubtful(DoubtException e)
+    {
+        var problem = Problem(StatusCodes.Status409Conflict, "Is that so?", e.Doubts[0].Field, e.Doubts[0].Says);
+        problem.Extensions["doubts"] = e.Doubts;
+        return problem;
+    }
+
+    private static string Capital(string sentence) => char.ToUpperInvariant(sentence[0]) + sentence[1..];
 
     private static ProblemDetails Problem(int status, string title, string field, string detail) => new()
     {

@@ -31,7 +31,9 @@ public sealed record MeansDto(
     QuantityDto OutsideFlow, QuantityDto SupplyFlow, QuantityDto Speed, bool Cavitates, double EnergyOff,
     IReadOnlyList<double>? StrokeSeconds);
 
-/// <summary>Samples column by column: seconds, turns, bar, L/min; valves as bits, the first cylinder lowest.</summary>
+/// <summary>
+/// Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest.
+/// </summary>
 public sealed record TraceDto(
     IReadOnlyList<double> Seconds, IReadOnlyList<double> Turns, IReadOnlyList<double> Head, IReadOnlyList<double> Gun,
     IReadOnlyList<double> Inlet, IReadOnlyList<double> NozzleFlow, IReadOnlyList<double> BypassFlow,
@@ -111,15 +113,16 @@ public static class SimulationEndpoint
             new Amount(QuantityKind.RotationalSpeed, m.SpeedHz).ToDto(), m.Cavitates,
             energy.In > 0 ? Math.Round((energy.Out / energy.In) - 1, 5) : 0, m.StrokeSeconds?.Select(s => Math.Round(s, 4)).ToArray());
         var samples = result.Samples;
+        var (pressure, flow) = (Units.Preferred(QuantityKind.GaugePressure), Units.Preferred(QuantityKind.VolumeFlow));
         return new SimulationResponse(
             means,
             new TraceDto(
                 [.. samples.Select(s => Math.Round(s.Seconds, 6))], [.. samples.Select(s => Math.Round(s.Turns, 5))],
-                [.. samples.Select(s => InBar(s.HeadPa))], [.. samples.Select(s => InBar(s.GunPa))],
-                [.. samples.Select(s => InBar(s.InletPa))],
-                [.. samples.Select(s => InLitres(s.NozzleFlow))], [.. samples.Select(s => InLitres(s.BypassFlow))],
+                [.. samples.Select(s => Shown(pressure, s.HeadPa))], [.. samples.Select(s => Shown(pressure, s.GunPa))],
+                [.. samples.Select(s => Shown(pressure, s.InletPa))],
+                [.. samples.Select(s => Shown(flow, s.NozzleFlow))], [.. samples.Select(s => Shown(flow, s.BypassFlow))],
                 [.. samples.Select(s => s.InletValves)], [.. samples.Select(s => s.DischargeValves)],
-                [.. result.ChambersPa.Select(c => c.Select(InBar).ToArray())]),
+                [.. result.ChambersPa.Select(c => c.Select(pa => Shown(pressure, pa)).ToArray())]),
             result.Steps,
             result.Halved,
             new WorkingDto(
@@ -145,6 +148,9 @@ public static class SimulationEndpoint
             InLitres(s.BypassFlow), s.InletValves, s.DischargeValves, .. result.ChambersPa.Select(c => (object)InBar(c[i])),
         ]));
 
+    private static double Shown(Unit unit, double si) => Math.Round(unit.FromSi(si), 4);
+
+    // A table says its units in its headings, so they never change.
     private static double InBar(double pa) => Math.Round(pa / 1e5, 4);
 
     private static double InLitres(double si) => Math.Round(Units.LitrePerMinute.FromSi(si), 4);

@@ -204,8 +204,8 @@ public class PosteriorTests
         var answer = check.Answers[0];
         var after = Judge(
             Fog2, Fog2Setup(), Saw(readings, [.. cues, new CueFact(check.Check.Cue!, answer.Answer, answer.Cylinder, answer.Side)]));
-        answer.Then.ShouldContain(HunchWords.Percent(after.Leader.Probability));
-        answer.Then.ShouldStartWith(after.Leader.Fault.Name);
+        answer.Then.ToString().ShouldContain(HunchWords.Percent(after.Leader.Probability));
+        answer.Then.Name.ShouldStartWith(after.Leader.Fault.Name);
         after.NextChecks.ShouldNotContain(c => c.Check.Cue == check.Check.Cue);
     }
 

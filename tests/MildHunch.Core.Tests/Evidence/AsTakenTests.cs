@@ -42,7 +42,7 @@ public class AsTakenTests
     public void A_pump_without_ends_has_no_strokes_of_one()
     {
         var refused = Should.Throw<ImpossibleInputException>(() => Of(Took("strokes-left", 42, "rpm"), Took("strokes-right", 36, "rpm")));
-        refused.Message.ShouldContain("readings[strokes-left].quantity");
+        refused.Field.ShouldBe("readings[strokes-left].quantity");
         refused.Message.ShouldContain("intensifier");
     }
 

@@ -1,13 +1,14 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import { computed } from 'vue';
 import type { JudgedCase, Knowledge } from '@/shared/api/client';
-import { range } from '@/shared/format';
-import type { Place } from './layout';
-import { placeNames, spotOf, standingAt, type Spot } from './spots';
+import type { Field, Place } from './layout';
+import { placeNames, spotKey, spotOf, type Spot } from './spots';
+import { fit, tagsAt } from './tags';
 
 /** What was noted at one place, pinned where it was taken; the dashed tag takes more. */
-const props = defineProps<{ place: Place; data: JudgedCase; knowledge: Knowledge }>();
-const emit = defineEmits<{ tap: [spot: Spot, event: Event] }>();
+const props = defineProps<{ place: Place; field: Field; data: JudgedCase; knowledge: Knowledge }>();
+const emit = defineEmits<{ tap: [spot: Spot] }>();
 
 const asks: Record<Place, string> = {
   gauge: 'pressure',
@@ -20,67 +21,36 @@ const asks: Record<Place, string> = {
   caps: 'caps',
   weep: 'drips',
 };
-// The pump, as it was corrected, can no longer show it: it stays, can be left out, and does not count.
-const idle = ' · not counted';
-const short: Record<string, string> = {
-  swing: 'swing ',
-  'supply-flow': 'draws ',
-  'gauge-at-rest': 'at rest ',
-  'pressure-fall': 'falls ',
-  'stroke-left': 'left ',
-  'stroke-right': 'right ',
-  'gun-pressure': 'gun ',
-};
 
-const standing = computed(() => standingAt(props.place, props.data, props.knowledge));
-const asked = computed(() =>
-  props.place === 'control' ? (props.data.pump.pump.control ?? 'control') : asks[props.place],
-);
-const empty = computed(() => standing.value.readings.length + standing.value.cues.length === 0);
-
-function off(id: string): boolean {
-  return Math.abs(props.data.diagnosis.comparisons.find((c) => c.quantity === id)?.sigmas ?? 0) > 2;
-}
-
-const healthy = (cue: string, answer: string) =>
-  props.knowledge.cues.find((c) => c.id === cue)?.answers.find((a) => a.id === answer)?.healthy ?? true;
-
-function tap(event: Event, cylinder?: number | null, side?: string | null) {
-  emit('tap', spotOf(props.place, cylinder ?? undefined, (side as 'inlet' | 'discharge' | null) ?? undefined), event);
-}
+const tags = computed(() => tagsAt(props.place, props.data, props.knowledge));
+const asked = computed(() => {
+  if (tags.value.length) return '';
+  const { control, arrangement } = props.data.pump.pump;
+  if (props.place === 'control') return (control ?? 'control').replace('-', ' ');
+  return props.place === 'crank' && arrangement === 'intensifier' ? 'strokes' : asks[props.place];
+});
+const fitted = computed(() => fit(tags.value, props.field, `+ ${asked.value}`));
 </script>
 
 <template>
   <div class="field">
-    <button
-      v-for="r in standing.readings"
-      :key="r.id"
-      type="button"
-      class="tag figure"
-      :class="{ off: r.judged && off(r.quantity) }"
-      @click="tap"
-    >
-      {{ short[r.quantity] }}{{ range(r) }}{{ r.at ? ` ${r.at}` : '' }}{{ r.judged ? '' : idle }}
-    </button>
-    <button
-      v-for="c in standing.cues"
-      :key="c.id"
-      type="button"
+    <Button
+      v-for="t in fitted.shown"
+      :key="t.id"
       class="tag"
-      :class="{ off: c.judged && c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer) }"
-      :title="c.says"
-      @click="tap($event, c.cylinder, c.side)"
+      :class="{ off: t.isOff, figure: t.isFigure }"
+      :aria-label="`${t.text} (${t.says})`"
+      @click="emit('tap', t.spot)"
+      >{{ t.text }}</Button
     >
-      {{ c.tag }}{{ c.at ? ` ${c.at}` : '' }}{{ c.judged ? '' : idle }}
-    </button>
-    <button
-      type="button"
+    <Button v-if="fitted.more" class="tag" @click="emit('tap', spotOf(place))">{{ fitted.more }} more</Button>
+    <Button
       class="tag add"
-      :aria-label="`+ ${empty ? asked : ''} (${placeNames[place]})`"
-      @click="tap($event)"
+      :data-spot="spotKey(spotOf(place))"
+      :aria-label="`+ ${asked} (${placeNames[place]})`"
+      @click="emit('tap', spotOf(place))"
+      >+ {{ asked }}</Button
     >
-      + {{ empty ? asked : '' }}
-    </button>
   </div>
 </template>
 
@@ -89,7 +59,6 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
   display: flex;
   flex-wrap: wrap;
   gap: 3px 4px;
-  overflow-y: auto;
   pointer-events: none;
 }
 
@@ -97,22 +66,14 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
   justify-content: flex-end;
 }
 
-.tag {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  min-width: 44px;
+.tag.tag {
   max-width: 100%;
   padding: 0 0.6rem;
-  border: 1.5px solid var(--ink);
-  border-radius: 4px;
+  border-color: var(--ink);
   background: var(--card);
   color: var(--ink);
-  font-family: var(--font-text);
   font-size: 0.9375rem;
-  text-align: left;
   line-height: 1.1;
-  cursor: pointer;
   pointer-events: auto;
 }
 
@@ -130,7 +91,6 @@ function tap(event: Event, cylinder?: number | null, side?: string | null) {
 }
 
 .tag.add {
-  justify-content: center;
   border-style: dashed;
   border-color: var(--ink-2);
   background: var(--paper);

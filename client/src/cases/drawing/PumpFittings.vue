@@ -1,21 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { PumpResource } from '@/shared/api/client';
+import type { Schemas } from '@/shared/api/client';
+import SharePlate from './SharePlate.vue';
 import SuspectPart from './SuspectPart.vue';
 import { dischargeY, fittings, inletY, type Place } from './layout';
-import { share, type Suspicion } from './suspicion';
+import type { Suspicion } from './suspicion';
 
 /** What surrounds the pump, where it is fitted: dampener, relief, injector, hose, and the control drawn as what it is. */
-const props = defineProps<{ pump: PumpResource; parts: Suspicion; chosen: (place: Place) => boolean }>();
-const emit = defineEmits<{ tap: [place: Place, event: Event] }>();
+const props = defineProps<{
+  pump: Schemas['PumpDto'];
+  setup: Schemas['SetupDto'];
+  parts: Suspicion;
+  chosen: (place: Place) => boolean;
+}>();
+const emit = defineEmits<{ tap: [place: Place] }>();
 
-const setup = computed(() => props.pump.setup);
-const kind = computed(() => props.pump.pump.control ?? 'none');
+const kind = computed(() => props.pump.control ?? 'none');
 const controlName = computed(() => (kind.value === 'auto-stop' ? 'auto stop' : kind.value));
-const setting = computed(() => setup.value.controlSetting);
+const setting = computed(() => props.setup.controlSetting);
 // A relief that nobody drew in is suspected where the control is.
-const control = computed(() => (props.parts.control ?? 0) + (setup.value.relief ? 0 : (props.parts.relief ?? 0)));
-const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.outletInjector : fittings.inletInjector));
+const control = computed(() => (props.parts.control ?? 0) + (props.setup.relief ? 0 : (props.parts.relief ?? 0)));
+const injector = computed(() => (props.setup.injector === 'outlet' ? fittings.outletInjector : fittings.inletInjector));
 </script>
 
 <template>
@@ -26,25 +31,18 @@ const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.ou
       round
       :box="fittings.dampener"
       :probability="parts.dampener"
-      @tap="emit('tap', 'nozzle', $event)"
+      @tap="emit('tap', 'nozzle')"
     >
       <path d="M 742 140 Q 760 128 778 140" class="ring" />
-      <text v-if="share(parts.dampener)" x="787" y="143" class="share start">{{ share(parts.dampener) }}</text>
     </SuspectPart>
+    <SharePlate v-if="setup.dampener" :x="760" :y="148" :probability="parts.dampener" />
 
     <template v-if="setup.injector">
       <path v-if="setup.injector === 'inlet'" :d="`M 204 ${inletY - 12} V 424`" class="spring" />
-      <SuspectPart
-        name="Chemical injector"
-        :box="injector"
-        :probability="parts.injector"
-        @tap="emit('tap', 'inlet', $event)"
-      >
+      <SuspectPart name="Chemical injector" :box="injector" :probability="parts.injector" @tap="emit('tap', 'inlet')">
         <path :d="`M ${injector.x + 22} ${injector.y + 6} l 10 18 a 11 11 0 1 1 -20 0 Z`" class="ring" />
-        <text v-if="share(parts.injector)" :x="injector.x + 22" :y="injector.y - 6" class="share">{{
-          share(parts.injector)
-        }}</text>
       </SuspectPart>
+      <SharePlate :x="injector.x + 22" :y="injector.y + 32" :probability="parts.injector" />
     </template>
 
     <template v-if="setup.relief">
@@ -53,17 +51,17 @@ const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.ou
         name="Relief valve"
         :box="fittings.relief"
         :probability="parts.relief"
-        @tap="emit('tap', kind === 'none' ? 'nozzle' : 'control', $event)"
+        @tap="emit('tap', kind === 'none' ? 'nozzle' : 'control')"
       >
         <path d="M 848 222 L 872 222 L 860 206 Z M 860 206 V 194 M 853 200 H 867 M 855 195 H 865" class="ring" />
-        <text v-if="share(parts.relief)" x="860" y="248" class="share">{{ share(parts.relief) }}</text>
       </SuspectPart>
+      <SharePlate :x="860" :y="220" :probability="parts.relief" />
     </template>
 
-    <SuspectPart name="Outlet hose" :box="fittings.hose" :probability="parts.hose" @tap="emit('tap', 'nozzle', $event)">
+    <SuspectPart name="Outlet hose" :box="fittings.hose" :probability="parts.hose" @tap="emit('tap', 'nozzle')">
       <path d="M 898 198 q 7 -7 14 0 t 14 0 M 898 212 q 7 -7 14 0 t 14 0" class="jet" />
-      <text v-if="share(parts.hose)" x="944" y="212" class="share start">{{ share(parts.hose) }}</text>
     </SuspectPart>
+    <SharePlate :x="940" :y="206" from="left" :probability="parts.hose" />
 
     <template v-if="kind !== 'none'">
       <SuspectPart
@@ -71,7 +69,8 @@ const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.ou
         :box="{ x: 796, y: 344, w: 52, h: 60 }"
         :probability="control"
         :chosen="chosen('control')"
-        @tap="emit('tap', 'control', $event)"
+        spot="control"
+        @tap="emit('tap', 'control')"
       >
         <path
           v-if="kind === 'unloader'"
@@ -92,7 +91,7 @@ const injector = computed(() => (setup.value.injector === 'outlet' ? fittings.ou
       </SuspectPart>
       <text x="856" y="370" class="label start">{{ controlName }}</text>
       <text v-if="setting" x="856" y="391" class="label start">set {{ setting.value }} {{ setting.unit }}</text>
-      <text v-if="share(control)" x="822" y="336" class="share">{{ share(control) }}</text>
+      <SharePlate :x="822" :y="330" :probability="control" />
     </template>
   </g>
 </template>

@@ -1,19 +1,30 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { percent } from '@/shared/format';
+import { reach, type Box } from './layout';
 import { strength } from './suspicion';
 
-/** A part of the drawing: can be tapped, and fills up with suspicion. */
+/** A part of the drawing: can be tapped, also a little beside it, and fills up with suspicion. */
 const props = defineProps<{
   name: string;
   probability?: number;
-  box: { x: number; y: number; w: number; h: number };
+  box: Box;
   round?: boolean;
   chosen?: boolean;
+  /** Where an editor that belongs to it finds it again. */
+  spot?: string;
 }>();
-defineEmits<{ tap: [event: Event] }>();
+defineEmits<{ tap: [] }>();
 
 const fill = computed(() => strength(props.probability));
+const hit = computed(() => reach(props.box));
+const body = computed(() => ({
+  x: props.box.x,
+  y: props.box.y,
+  width: props.box.w,
+  height: props.box.h,
+  rx: props.round ? props.box.w / 2 : 5,
+}));
 const says = computed(() =>
   props.probability && props.probability >= 0.01
     ? `${props.name}, suspected ${percent(props.probability)}`
@@ -28,23 +39,15 @@ const says = computed(() =>
     role="button"
     tabindex="0"
     :aria-label="says"
-    @click="$emit('tap', $event)"
-    @keydown.enter.prevent="$emit('tap', $event)"
-    @keydown.space.prevent="$emit('tap', $event)"
+    :data-spot="spot"
+    @click="$emit('tap')"
+    @keydown.enter.prevent="$emit('tap')"
+    @keydown.space.prevent="$emit('tap')"
   >
-    <rect class="body" v-bind="{ x: box.x, y: box.y, width: box.w, height: box.h, rx: round ? box.w / 2 : 5 }" />
-    <rect
-      v-if="fill > 0"
-      class="suspicion"
-      v-bind="{ x: box.x, y: box.y, width: box.w, height: box.h, rx: round ? box.w / 2 : 5 }"
-      :fill-opacity="fill"
-    />
-    <rect
-      v-if="fill > 0"
-      class="pattern"
-      v-bind="{ x: box.x, y: box.y, width: box.w, height: box.h, rx: round ? box.w / 2 : 5 }"
-      :style="{ opacity: fill }"
-    />
+    <rect class="hit" :x="hit.x" :y="hit.y" :width="hit.w" :height="hit.h" />
+    <rect class="body" v-bind="body" />
+    <rect v-if="fill > 0" class="suspicion" v-bind="body" :fill-opacity="fill" />
+    <rect v-if="fill > 0" class="pattern" v-bind="body" :style="{ opacity: fill }" />
     <slot />
   </g>
 </template>
@@ -61,7 +64,11 @@ const says = computed(() =>
 .part:focus-visible .body,
 .chosen .body {
   stroke: var(--focus);
-  stroke-width: 4;
+  stroke-width: 5;
+}
+
+.hit {
+  fill: transparent;
 }
 
 .body {

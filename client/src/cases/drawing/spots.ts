@@ -12,6 +12,22 @@ export function spotOf(place: Place, cylinder?: number, side?: 'inlet' | 'discha
   return { place, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) };
 }
 
+/** A spot in one word, for the address and to find its part again: "caps.2.discharge". */
+export const spotKey = (spot: Spot): string =>
+  [spot.place, spot.cylinder, spot.side].filter((part) => part !== undefined).join('.');
+
+/** The spot of such a word; undefined where it is none. */
+export function readSpot(key: string): Spot | undefined {
+  const [place, cylinder, side] = key.split('.');
+  if (!place || !(place in placeNames)) return undefined;
+  const k = Number(cylinder);
+  return spotOf(
+    place as Place,
+    Number.isInteger(k) && k > 0 ? k : undefined,
+    side === 'inlet' || side === 'discharge' ? side : undefined,
+  );
+}
+
 /** Which cues and readings of the catalogue are entered at which place of the drawing. */
 const placeOf: Record<string, Place> = {
   gauge: 'gauge',
@@ -64,16 +80,27 @@ export const answersAt = (spot: Spot, cue: Cue) =>
     (a) => placeFor(a.place ?? cue.place) === spot.place && (a.at === 'none' || spot.cylinder !== undefined),
   );
 
-/** Cues that can be answered at this spot: at one cylinder only those that name a place. */
+/** Places that are groups of alike places: one a cylinder, or one a valve. */
+export const isGroup = (place: Place): boolean => place === 'caps' || place === 'weep';
+
+/** Cues that can be answered at this spot: at one cylinder those that name a place, at a group what holds for all of it. */
 export function cuesAt(spot: Spot, knowledge: Knowledge) {
   return knowledge.cues.filter((cue) => {
-    const placed = cue.answers.some((a) => a.at !== 'none' && placeFor(a.place ?? cue.place) === spot.place);
-    if (placed && !spot.cylinder) return false;
-    if (!answersAt(spot, cue).some((a) => !a.healthy)) return false;
+    const answers = answersAt(spot, cue);
+    if (answers.length === 0) return false;
+    if (!answers.some((a) => !a.healthy) && !(isGroup(spot.place) && !spot.cylinder)) return false;
     if (cue.id === 'found-inlet-valves' && spot.side === 'discharge') return false;
     if (cue.id === 'found-discharge-valves' && spot.side === 'inlet') return false;
     return true;
   });
+}
+
+/** Every single place of a group, in the order in which they stand: what "which one?" offers. */
+export function membersOf(place: Place, cylinders: number, plain: boolean): Spot[] {
+  const each = Array.from({ length: cylinders }, (_, i) => i + 1);
+  if (place === 'weep' || (place === 'caps' && plain)) return each.map((k) => spotOf(place, k));
+  if (place !== 'caps') return [];
+  return (['discharge', 'inlet'] as const).flatMap((side) => each.map((k) => spotOf(place, k, side)));
 }
 
 /** What stands in the case at this place. */

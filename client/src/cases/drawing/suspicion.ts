@@ -17,9 +17,11 @@ export function suspicion(suspects: Suspect[]): Suspicion {
 }
 
 /** A share worth writing beside its part. */
-export function share(p: number | undefined): string {
-  return p && p >= 0.04 ? `${Math.min(99, Math.round(100 * p))} %` : '';
-}
+export const worthAPlate = (p: number | undefined): boolean => p !== undefined && p >= 0.04;
+
+/** What its plate says. */
+export const share = (p: number | undefined): string =>
+  p !== undefined && worthAPlate(p) ? `${Math.min(99, Math.round(100 * p))} %` : '';
 
 /** How strongly a part is filled: nothing below two per cent, full from three quarters on. */
 export function strength(probability: number | undefined): number {

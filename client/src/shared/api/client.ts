@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { useUnits } from '../units/useUnits';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -25,12 +26,29 @@ export const api = createClient<paths>({
     globalThis.fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) }),
 });
 
+// The server answers in the units of whoever reads.
+api.use({
+  onRequest: ({ request }) => {
+    request.headers.set('X-Units', useUnits().units.value);
+    return request;
+  },
+});
+
+/** A value that can be and hardly is: asked back before it counts. */
+export interface Doubt {
+  field: string;
+  says: string;
+  given: Quantity;
+  instead: Quantity[];
+}
+
 /** A refusal by the server, in words, with the field it is about. */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
     message: string,
     readonly fields: Record<string, string[]> = {},
+    readonly doubts: Doubt[] = [],
   ) {
     super(message);
   }
@@ -39,13 +57,23 @@ export class Refusal extends Error {
 /** Turns an openapi-fetch result into its data, or throws what the server said. */
 export function taken<T>(result: { data?: T; error?: unknown; response: Response }): T {
   if (result.response.ok) return result.data as T;
-  const problem = (result.error ?? {}) as { detail?: string; title?: string; errors?: Record<string, string[]> };
+  const problem = (result.error ?? {}) as {
+    detail?: string;
+    title?: string;
+    errors?: Record<string, string[]>;
+    doubts?: Doubt[];
+  };
   throw new Refusal(
     result.response.status,
     problem.detail ?? problem.title ?? `The server answered ${result.response.status}.`,
     problem.errors,
+    problem.doubts,
   );
 }
+
+/** What is wrong, by the field it stands at. */
+export const problemsIn = (error: unknown): Record<string, string> =>
+  error instanceof Refusal ? Object.fromEntries(Object.entries(error.fields).map(([k, v]) => [k, v.join(' ')])) : {};
 
 /** What went wrong, for the person at the pump. */
 export function inWords(error: unknown): string {

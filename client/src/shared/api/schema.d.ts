@@ -157,6 +157,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/nameplate/assumptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What would be assumed of a pump beyond what is known of it, and the set-up that gives. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlateRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CompletedSetup"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate": {
         parameters: {
             query?: never;
@@ -726,10 +766,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All pumps. */
+        /** Pumps of the shop by their tags; archived asks for those put away. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    archived?: boolean;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -843,6 +885,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pumps/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a pump away; its cases stay. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Brings a pump back that was put away. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cases": {
         parameters: {
             query?: never;
@@ -850,12 +948,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how many there are. */
+        /** Cases, open ones first, with the leading hunch: so many from a place on; archived asks for those put away. The header X-Total-Count says how many there are. */
         get: {
             parameters: {
                 query?: {
                     skip?: number;
                     take?: number;
+                    archived?: boolean;
                 };
                 header?: never;
                 path?: never;
@@ -1062,6 +1161,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cases/{id}/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says at which stage a case is being looked at; no change, so nothing to undo. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a case away: it leaves the list and can be brought back. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Brings a case back that was put away. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/history": {
         parameters: {
             query?: never;
@@ -1154,6 +1349,13 @@ export interface components {
             /** @description Where it is entered, if not where its cue is. */
             place: null | string;
         };
+        /** @description Something nobody said, what is taken in its place, and why. */
+        AssumptionDto: {
+            field: string;
+            name: string;
+            value: string;
+            why: string;
+        };
         BandPartDto: {
             cause: string;
             halfWidth: components["schemas"]["QuantityDto"];
@@ -1227,6 +1429,8 @@ export interface components {
             limits?: null | components["schemas"]["LimitsDto"];
             /** @description true keeps earlier readings of the same quantity: they are combined */
             again?: null | boolean;
+            /** @description true where a reading that was asked back is really so */
+            sure?: null | boolean;
         };
         CheckAnswerDto: {
             answer: string;
@@ -1237,6 +1441,10 @@ export interface components {
             /** Format: double */
             probability: number;
             then: string;
+            /** @description who would lead then */
+            leader: string;
+            /** Format: double */
+            leaderProbability: number;
         };
         ChoiceDto: {
             id: string;
@@ -1245,6 +1453,7 @@ export interface components {
         ComparisonDto: {
             quantity: string;
             name: string;
+            short: string;
             place: string;
             read: components["schemas"]["QuantityDto"];
             expected: components["schemas"]["QuantityDto"];
@@ -1252,6 +1461,11 @@ export interface components {
             high: components["schemas"]["QuantityDto"];
             /** Format: double */
             sigmas: number;
+        };
+        /** @description A set-up with everything in it that a verdict needs, and what of it was assumed. */
+        CompletedSetup: {
+            setup: components["schemas"]["SetupDto"];
+            assumed: components["schemas"]["AssumptionDto"][];
         };
         ContextDto: {
             id: string;
@@ -1329,7 +1543,7 @@ export interface components {
         };
         CurvePointDto: {
             /** Format: double */
-            pressureBar: number;
+            pressure: number;
             /**
              * Format: double
              * @description What the pump sends forward at that pressure.
@@ -1419,6 +1633,8 @@ export interface components {
             /** Format: double */
             decibans: number;
             text: string;
+            /** @description the same in a few words */
+            brief: string;
         };
         ExpectationRequest: {
             pump: null | components["schemas"]["PumpDto"];
@@ -1646,6 +1862,8 @@ export interface components {
         ObservableDto: {
             id: string;
             name: string;
+            /** @description one word for a label */
+            short: string;
             place: string;
             units: string[];
         };
@@ -1732,6 +1950,11 @@ export interface components {
             minutes: number;
             branches: components["schemas"]["PlanBranchDto"][];
         };
+        /** @description A pump as far as it is known. */
+        PlateRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+        };
         /** @description Where the shaft's power goes. */
         PowerSplitDto: {
             shaft: components["schemas"]["QuantityDto"];
@@ -1801,6 +2024,8 @@ export interface components {
             duty: null | string;
             pump: null | components["schemas"]["PumpDto"];
             setup: null | components["schemas"]["SetupDto"];
+            /** @description true where a value that was asked back is really so */
+            sure?: null | boolean;
         };
         PumpResource: {
             id: string;
@@ -1900,6 +2125,8 @@ export interface components {
             state?: null | string;
             oilPressure?: null | components["schemas"]["QuantityDto"];
             gaugeSpan?: null | components["schemas"]["QuantityDto"];
+            /** @description what nobody said and was filled in from the plate: speed, nozzle, controlSetting */
+            assumed?: null | string[];
         };
         SeverityDto: {
             /** Format: double */
@@ -1951,9 +2178,12 @@ export interface components {
             /** Format: double */
             marginMetres: number;
             /** Format: double */
-            pressureBar: number;
+            pressure: number;
             /** Format: double */
             flow: number;
+        };
+        StageRequest: {
+            stage: null | string;
         };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {
@@ -2020,7 +2250,7 @@ export interface components {
             mendMinutes: number;
             hazards: components["schemas"]["HazardDto"][];
         };
-        /** @description Samples column by column: seconds, turns, bar, L/min; valves as bits, the first cylinder lowest. */
+        /** @description Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest. */
         TraceDto: {
             seconds: number[];
             turns: number[];

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core';
 import { onMounted, onUnmounted, ref } from 'vue';
 
 export interface KeyAction {
@@ -20,7 +21,10 @@ export function allKeys(): KeyAction[] {
 /** True where a stroke is meant as text. */
 export function typing(target: EventTarget | null): boolean {
   return (
-    target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable)
+    target instanceof HTMLElement &&
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+      target.isContentEditable ||
+      target.closest('[role="combobox"], [role="slider"], [role="listbox"]') !== null)
   );
 }
 
@@ -49,6 +53,5 @@ export function useKeyListener(): void {
     event.preventDefault();
     action.run();
   };
-  onMounted(() => window.addEventListener('keydown', onKey));
-  onUnmounted(() => window.removeEventListener('keydown', onKey));
+  useEventListener(window, 'keydown', onKey);
 }

@@ -1,18 +1,17 @@
-import { ref, watchEffect } from 'vue';
+import { usePreferredDark, useStorage } from '@vueuse/core';
+import { computed, watchEffect, type WritableComputedRef } from 'vue';
 
-const key = 'mild-hunch.theme';
-const stored = window.localStorage.getItem(key);
-const dark = ref(stored === null ? window.matchMedia('(prefers-color-scheme: dark)').matches : stored === 'dark');
+const chosen = useStorage<'dark' | 'light' | ''>('mild-hunch.theme', '');
+const preferred = usePreferredDark();
+const dark = computed({
+  get: () => (chosen.value ? chosen.value === 'dark' : preferred.value),
+  set: (is) => (chosen.value = is ? 'dark' : 'light'),
+});
 
 watchEffect(() => document.documentElement.classList.toggle('dark', dark.value));
 
 /** Day and plant room; follows the machine until somebody chooses. */
-export function useTheme() {
-  return {
-    dark,
-    toggle() {
-      dark.value = !dark.value;
-      window.localStorage.setItem(key, dark.value ? 'dark' : 'light');
-    },
-  };
-}
+export const useTheme = (): { dark: WritableComputedRef<boolean>; toggle: () => void } => ({
+  dark,
+  toggle: () => (dark.value = !dark.value),
+});

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
 import type { Figure } from '../api/client';
 import { digits, quantity } from '../format';
 
@@ -8,7 +9,7 @@ defineEmits<{ open: [figure: Figure] }>();
 </script>
 
 <template>
-  <button type="button" class="tile" @click="$emit('open', figure)">
+  <Button severity="secondary" variant="outlined" class="tile" @click="$emit('open', figure)">
     <span>{{ figure.name }}</span>
     <b class="figure">{{ quantity(figure.value) }}</b>
     <span v-if="sound && quantity(sound.value) !== quantity(figure.value)" class="figure was"
@@ -18,23 +19,17 @@ defineEmits<{ open: [figure: Figure] }>();
       >{{ digits(figure.low.value) }} to {{ quantity(figure.high) }}</span
     >
     <span class="sr-only">Show the working.</span>
-  </button>
+  </Button>
 </template>
 
 <style scoped>
-.tile {
+.tile.tile {
   display: grid;
   gap: 0.1rem;
   align-content: start;
-  min-height: 44px;
+  justify-items: start;
   padding: 0.5rem 0.75rem;
-  border: 1.5px solid var(--line);
-  border-radius: 4px;
-  background: var(--card);
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
+  border-color: var(--line);
 }
 
 b {
@@ -43,7 +38,7 @@ b {
 
 .quiet,
 .was {
-  font-size: 0.875rem;
+  font-size: 0.9375rem;
 }
 
 .was {

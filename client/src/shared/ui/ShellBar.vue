@@ -1,24 +1,41 @@
 <script setup lang="ts">
+import Button from 'primevue/button';
+import Popover from 'primevue/popover';
+import { ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { keysShown } from '../keys/useKeys';
-import { useTheme } from '../theme/useTheme';
+import DisplayChoices from './DisplayChoices.vue';
 
-const { dark, toggle } = useTheme();
 const route = useRoute();
+const display = ref<InstanceType<typeof Popover>>();
+const places = [
+  { to: '/cases', name: 'Cases' },
+  { to: '/pumps', name: 'Pumps' },
+  { to: '/workings', name: 'Workings' },
+  { to: '/record', name: 'Record' },
+];
+const isHere = (to: string) => route.path.startsWith(to);
 </script>
 
 <template>
   <header class="shell">
     <RouterLink class="name" to="/cases">mild hunch</RouterLink>
     <nav aria-label="Places">
-      <RouterLink to="/cases" :class="{ here: route.path.startsWith('/cases') }">Cases</RouterLink>
-      <RouterLink to="/pumps" :class="{ here: route.path.startsWith('/pumps') }">Pumps</RouterLink>
-      <RouterLink to="/workings" :class="{ here: route.path.startsWith('/workings') }">Workings</RouterLink>
-      <RouterLink to="/record" :class="{ here: route.path.startsWith('/record') }">Record</RouterLink>
+      <RouterLink
+        v-for="p in places"
+        :key="p.to"
+        :to="p.to"
+        :class="{ here: isHere(p.to) }"
+        :aria-current="isHere(p.to) ? 'true' : undefined"
+        >{{ p.name }}</RouterLink
+      >
     </nav>
     <div class="middle"><slot /></div>
-    <button class="tap plain" type="button" @click="toggle">{{ dark ? 'Day' : 'Plant room' }}</button>
-    <button class="tap plain" type="button" @click="keysShown = true">Keys <kbd>?</kbd></button>
+    <Button variant="text" severity="secondary" aria-haspopup="dialog" @click="display?.toggle($event)">Display</Button>
+    <Button variant="text" severity="secondary" class="keys" @click="keysShown = true">Keys <kbd>?</kbd></Button>
+    <Popover ref="display" :pt="{ root: { 'aria-label': 'Display' } }">
+      <DisplayChoices />
+    </Popover>
   </header>
 </template>
 
@@ -26,9 +43,9 @@ const route = useRoute();
 .shell {
   display: flex;
   align-items: center;
-  gap: 0.25rem 1rem;
+  gap: 0.25rem 0.75rem;
   min-height: 52px;
-  padding: 0 1rem;
+  padding: 0 0.5rem 0 1rem;
   border-bottom: 2px solid var(--ink);
   background: var(--paper);
 }
@@ -37,10 +54,10 @@ const route = useRoute();
   display: inline-flex;
   align-items: center;
   min-height: 44px;
+  color: var(--ink);
   font-family: var(--font-tag);
   font-weight: 600;
   font-size: 1.375rem;
-  color: var(--ink);
   text-decoration: none;
   white-space: nowrap;
 }
@@ -69,13 +86,12 @@ nav a.here {
 
 .middle {
   flex: 1;
+  align-self: stretch;
   min-width: 0;
 }
 
-@media (max-width: 520px) {
-  kbd {
-    display: none;
-  }
+.keys {
+  white-space: nowrap;
 }
 
 @media (max-width: 1000px) {
@@ -84,9 +100,25 @@ nav a.here {
     padding: 0 0.5rem;
   }
 
+  nav a {
+    padding: 0 0.5rem;
+  }
+
   .middle:not(:empty) {
     order: 9;
     flex: 1 0 100%;
+  }
+}
+
+@media (max-width: 520px) {
+  .keys {
+    display: none;
+  }
+}
+
+@media print {
+  .shell {
+    display: none;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 using MildHunch.Core.Diagnosis.Likelihood;
-using MildHunch.Core.Quantities;
+using MildHunch.Core.Expectation;
 
 namespace MildHunch.Core.Diagnosis.Verdict;
 
@@ -25,8 +25,9 @@ internal static class Contradictions
                 var at = Array.FindIndex([.. bench.Case.Items], i => ReferenceEquals(i.Reading, m.Reading));
                 return new Contradiction(
                     bench.Case.Items[at].Id,
-                    $"{m.Reading.What.Name}: {m.Reading.Value.Text(m.Reading.ReadIn)} does not fit the other readings. Even the best "
-                        + $"explanation, {best}, is {Quantity.Digits(Math.Abs(m.Sigmas), 2)} sigma away. Measure this again.",
+                    $"{ReadingNames.Full(m.Reading.What.Id, bench.Case.Pump.Arrangement)}: {m.Reading.Value.Text(m.Reading.ReadIn)} "
+                        + "does not fit the other readings. Even the best "
+                        + $"explanation, {best}, would show something far from it. Measure this again.",
                     m.Sigmas);
             }),
         ];

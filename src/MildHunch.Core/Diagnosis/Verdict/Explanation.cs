@@ -109,11 +109,14 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
 
     private WeightOfEvidence Weigh(EvidenceItem item, Fault fault, double probability, double before, int likeliest, int severity)
     {
-        var text = item.Reading is { } reading ? Sentence(reading, fault, likeliest, severity) : Sentence(item, fault, likeliest, severity);
-        return new WeightOfEvidence(item.Id, Decibans(probability, before), text);
+        var weight = Decibans(probability, before);
+        return item.Reading is { } reading
+            ? Weigh(item.Id, weight, reading, fault, likeliest, severity)
+            : new WeightOfEvidence(
+                item.Id, weight, Sentence(item, fault, likeliest, severity), Sentences.Say(bench.Case.Catalogue, item.Cue!));
     }
 
-    private string Sentence(Reading reading, Fault fault, int hypothesis, int severity)
+    private WeightOfEvidence Weigh(string source, double weight, Reading reading, Fault fault, int hypothesis, int severity)
     {
         var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
         var mean = 0.0;
@@ -123,7 +126,11 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
             ? bench.Case.Setup.Nozzle.Coefficient
             : reading.What.Read(expectation.Point, 1);
         var compared = fault.Id == Catalogue.NoFault ? "" : $"; {fault.Phrase} gives {Figure(reading, mean)}";
-        return $"{reading.What.Name}: {reading.Value.Text(reading.ReadIn)} read, {Figure(reading, expected)} expected{compared}";
+        var (id, arrangement, read) = (reading.What.Id, bench.Case.Pump.Arrangement, reading.Value.Text(reading.ReadIn));
+        var against = fault.Id == Catalogue.NoFault ? $"; {Figure(reading, expected)} expected" : compared;
+        return new WeightOfEvidence(
+            source, weight, $"{ReadingNames.Full(id, arrangement)}: {read} read, {Figure(reading, expected)} expected{compared}",
+            $"{ReadingNames.Short(id, arrangement)} {read}{against}");
     }
 
     // A modelled value in the unit of the reading, without naming it again.

@@ -12,7 +12,8 @@ public sealed record ActionShare(string Action, string Name, double Probability,
 public sealed record LocationShare(int? Cylinder, Side? Side, double Probability);
 
 /// <summary>What one piece of evidence says for (positive) or against a suspect, in decibans within ±60.</summary>
-public sealed record WeightOfEvidence(string Source, double Decibans, string Text);
+/// <param name="Brief">The same in a few words, for a line beside the name of the suspect.</param>
+public sealed record WeightOfEvidence(string Source, double Decibans, string Text, string Brief);
 
 /// <summary>How bad it would be: middle and 10 to 90 % band of the severity, 0 to 1.</summary>
 public sealed record SeverityEstimate(double Middle, double Low, double High, string Zero, string One);

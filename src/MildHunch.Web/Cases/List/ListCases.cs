@@ -14,26 +14,27 @@ public static class ListCases
 
     public static void Map(IEndpointRouteBuilder cases) =>
         cases.MapGet("/", List)
-            .WithSummary("Cases, open ones first, with the leading hunch: so many from a place on. The header X-Total-Count says how "
+            .WithSummary("Cases, open ones first, with the leading hunch: so many from a place on; archived asks for those put away. "
+                + "The header X-Total-Count says how "
                 + "many there are.");
 
     private static async Task<Ok<IReadOnlyList<CaseSummary>>> List(
-        int? skip, int? take, MildHunchDb db, HttpResponse response, CancellationToken stop)
+        int? skip, int? take, bool? archived, MildHunchDb db, HttpResponse response, CancellationToken stop)
     {
         if (skip is < 0)
             throw new ImpossibleInputException("skip", skip.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
         if (take is < 1 or > MostListed)
             throw new ImpossibleInputException("take", take.Value.ToString(CultureInfo.InvariantCulture), $"1 to {MostListed}");
-        var page = await Page(db, skip ?? 0, take ?? UsuallyListed, stop);
+        var page = await Page(db.Cases.Where(c => c.ArchivedAt != null == (archived ?? false)), skip ?? 0, take ?? UsuallyListed, stop);
         response.Headers["X-Total-Count"] = page.All.ToString(CultureInfo.InvariantCulture);
         return TypedResults.Ok(page.Cases);
     }
 
-    private static async Task<CasePage> Page(MildHunchDb db, int skip, int take, CancellationToken stop)
+    private static async Task<CasePage> Page(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop)
     {
-        var open = db.Cases.AsNoTracking().Where(c => c.Headline.Closed == null);
-        var closed = db.Cases.AsNoTracking().Where(c => c.Headline.Closed != null);
-        var (opened, all) = (await open.CountAsync(stop), await db.Cases.CountAsync(stop));
+        var open = cases.AsNoTracking().Where(c => c.Headline.Closed == null);
+        var closed = cases.AsNoTracking().Where(c => c.Headline.Closed != null);
+        var (opened, all) = (await open.CountAsync(stop), await cases.CountAsync(stop));
         var rows = skip < opened ? await Lines(open, skip, take, stop) : [];
         if (rows.Count < take)
             rows = [.. rows, .. await Lines(closed, Math.Max(0, skip - opened), take - rows.Count, stop)];

@@ -4,13 +4,12 @@ using MildHunch.Web.Cases.Close;
 
 namespace MildHunch.Web.Cases.Note;
 
-/// <summary>What may be noted of a case by name: its complaint and stage, a note to each stage, what it turned out to be.</summary>
+/// <summary>What may be noted of a case by name: its complaint, a note to each stage, what it turned out to be.</summary>
 public static class FactRules
 {
     /// <summary>Letters a fact may have.</summary>
     public const int Longest = 4000;
     private const string NoteFact = "note-";
-    private static readonly string[] Stages = ["ask", "measure", "suspect", "open", "mend", "prove"];
 
     public static void Check(string name, string? value, Catalogue catalogue)
     {
@@ -21,19 +20,17 @@ public static class FactRules
                 $"a text of at most {Longest} characters; empty to clear it");
         switch (name)
         {
-            case CaseFacts.Stage when !Stages.Contains(value):
-                throw new ImpossibleInputException(field, $"“{value}”", string.Join(", ", Stages));
             case CaseFacts.Complaint when value.Trim().Length == 0:
                 throw new ImpossibleInputException(field, "nothing", "what is wrong, in a sentence");
             case CaseFacts.Closed:
                 CloseRules.Check(field, value, catalogue);
                 return;
-            case CaseFacts.Stage or CaseFacts.Complaint:
+            case CaseFacts.Complaint:
                 return;
         }
 
-        if (!name.StartsWith(NoteFact, StringComparison.Ordinal) || !Stages.Contains(name[NoteFact.Length..]))
+        if (!name.StartsWith(NoteFact, StringComparison.Ordinal) || !Stages.All.Contains(name[NoteFact.Length..]))
             throw new ImpossibleInputException(
-                field, "an unknown fact", $"complaint, stage, closed, {string.Join(", ", Stages.Select(s => NoteFact + s))}");
+                field, "an unknown fact", $"complaint, closed, {string.Join(", ", Stages.All.Select(s => NoteFact + s))}");
     }
 }

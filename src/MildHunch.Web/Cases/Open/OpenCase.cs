@@ -28,9 +28,9 @@ public sealed class OpenCase(MildHunchDb db, CaseStore store)
                 "complaint", complaint.Length == 0 ? "nothing" : $"{complaint.Length} characters", "what is wrong, in a sentence");
         var now = store.Now();
         var entity = new CaseEntity { Id = Ids.New(), PumpId = pump.Id, Pump = pump, OpenedAt = now };
+        entity.Headline.Stage = Stages.First;
         var change = entity.Begin("Case opened", now);
         entity.Tell(change, CaseFacts.Complaint, complaint);
-        entity.Tell(change, CaseFacts.Stage, CaseFacts.FirstStage);
         if (request.Context is { Count: > 0 })
             entity.Tell(change, CaseFacts.Context, string.Join(',', request.Context));
         db.Cases.Add(entity);

@@ -13,7 +13,7 @@ public static class ChangeWords
     public static string Of(ChangeRequest request, CaseEvidence evidence, Catalogue catalogue)
     {
         var parts = (request.Readings ?? [])
-            .Select(r => $"{NameOf(r.Quantity!)} "
+            .Select(r => $"{ReadingNames.Full(r.Quantity!)} "
                 + Quantity.Digits(r.Value!.Value)
                 + (r.To is { } to ? $" to {Quantity.Digits(to.Value)}" : "") + $" {r.Value.Unit}")
             .Concat(evidence.Cues.Where(c => c.Source?.StartsWith("cues", StringComparison.Ordinal) == true)
@@ -29,7 +29,4 @@ public static class ChangeWords
             .ToArray();
         return parts.Length > 0 ? string.Join("; ", parts) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";
     }
-
-    private static string NameOf(string quantity) =>
-        Observables.Find(quantity)?.Name ?? TakenQuantities.All.First(b => b.Id == quantity).Name;
 }

@@ -1,6 +1,7 @@
 using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
 using MildHunch.Web.Diagnosis;
@@ -47,7 +48,28 @@ public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue
         };
         EvidenceRules.Check(catalogue, pump, setup, evidence with { CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []] });
         request.Limits.ToCore().Check(catalogue);
+        AskBack(request, pump);
         return evidence;
+    }
+
+    // A slip of the finger or a wrong unit is asked back before it counts.
+    private static void AskBack(ChangeRequest request, ReciprocatingPump pump)
+    {
+        if (request.Sure == true)
+            return;
+        DoubtDto[] doubts =
+        [
+            .. (request.Readings ?? []).SelectMany((r, i) =>
+            {
+                var believable = Plausibility.OfReading(r.Quantity!, pump);
+                return new[]
+                {
+                    PumpDoubts.About($"readings[{i}].value", r.Value, believable), PumpDoubts.About($"readings[{i}].to", r.To, believable),
+                };
+            }).OfType<DoubtDto>(),
+        ];
+        if (doubts.Length > 0)
+            throw new DoubtException(doubts);
     }
 
     // What is sent may carry names that were used before, and ids of its own: a stored entry has the ids of the case.

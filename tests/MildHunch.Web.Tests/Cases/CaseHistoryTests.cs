@@ -1,7 +1,7 @@
 using CsCheck;
 using MildHunch.Store;
 
-namespace MildHunch.Web.Tests;
+namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>Undo and redo against the simplest thing that could be right: a list of pictures of the whole case.</summary>
 public class CaseHistoryTests

@@ -3,7 +3,7 @@ using System.Text.Json.Nodes;
 using CsCheck;
 using static MildHunch.Web.Tests.Product;
 
-namespace MildHunch.Web.Tests;
+namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>Cases under any sequence of changes, undo, redo and corrections of their pump: they open, and nothing is locked in.</summary>
 public class CaseSequenceTests(Workshop product)

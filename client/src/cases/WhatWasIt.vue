@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core';
+import Button from 'primevue/button';
+import { computed } from 'vue';
+import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
+import ChoiceField from '@/shared/ui/ChoiceField.vue';
+
+/** What it turned out to be, and where: closes the case, and speaks for the next pump of its kind. */
+const props = defineProps<{
+  data: JudgedCase;
+  knowledge: Knowledge;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+
+const faults = computed(() => props.knowledge.faults);
+const cylinders = computed(() => props.data.pump.pump.cylinders ?? 1);
+const placeName = (location: string, k: number) =>
+  location === 'end' ? (k === 1 ? 'left end' : 'right end') : `cylinder ${k}`;
+const closedAs = computed(() => {
+  const [id, cylinder] = (props.data.closed ?? '').split('@');
+  const found = faults.value.find((f) => f.id === id);
+  return found ? `${found.name}${cylinder ? `, ${placeName(found.location, Number(cylinder))}` : ''}` : '';
+});
+
+// What it was is chosen by hand; until then the leader stands there. A choice made stays, whatever the verdict does meanwhile.
+const choice = useStorage(`mild-hunch.found.${props.data.id}`, { fault: '', cylinder: '' });
+const fault = computed({
+  get: () => choice.value.fault || (props.data.diagnosis.suspects[0]?.fault ?? ''),
+  set: (id) => (choice.value = { ...choice.value, fault: id }),
+});
+const location = computed(() => faults.value.find((f) => f.id === fault.value)?.location ?? 'none');
+const places = computed(() => [
+  { value: '', text: 'not said' },
+  ...Array.from({ length: cylinders.value }, (_, i) => ({
+    value: String(i + 1),
+    text: placeName(location.value, i + 1),
+  })),
+]);
+
+async function close() {
+  const cylinder = location.value !== 'none' && choice.value.cylinder;
+  if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
+    choice.value = { fault: '', cylinder: '' };
+}
+</script>
+
+<template>
+  <h2>What was it?</h2>
+  <p v-if="closedAs">
+    Closed as: <b>{{ closedAs }}</b>
+    <Button severity="secondary" variant="outlined" label="Open again" @click="tell({ facts: { closed: '' } })" />
+  </p>
+  <form v-else class="close" @submit.prevent="close">
+    <ChoiceField v-model="fault" label="Found" :options="faults.map((f) => ({ value: f.id, text: f.name }))" />
+    <ChoiceField v-if="location !== 'none'" v-model="choice.cylinder" label="Where" :options="places" />
+    <Button type="submit" label="Close the case" />
+  </form>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+
+.close {
+  display: grid;
+  gap: 0.5rem;
+}
+
+.close > :last-child {
+  justify-self: start;
+}
+</style>
