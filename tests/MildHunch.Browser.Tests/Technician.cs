@@ -23,6 +23,12 @@ public sealed class Technician : IDisposable
 
     public Product Product { get; }
 
+    /// <summary>Taps with a finger instead of a mouse.</summary>
+    public bool ByTouch { get; init; }
+
+    /// <summary>Keys struck that were no letters of a text.</summary>
+    public int KeysStruck { get; private set; }
+
     public string Text => browser.FindElement(By.TagName("body")).Text;
 
     public void Resize(int width, int height) => browser.ExecuteCdpCommand(
@@ -54,12 +60,46 @@ public sealed class Technician : IDisposable
         Click($"to tap “{name}”", path);
     }
 
+    /// <summary>Taps an answer of the next check by its number.</summary>
+    public void TapAnswer(int number) => Click($"to tap answer {number}", $"//button[kbd[.='{number}'] and contains(@class, 'answer')]");
+
     /// <summary>Types into the field with this label, replacing what stood there.</summary>
     public void Type(string label, string text)
     {
         var field = Field(label);
+        if (ByTouch)
+        {
+            Until($"to tap into “{label}”", () => Finger(field));
+            Until($"the focus in “{label}”", () => browser.SwitchTo().ActiveElement().Equals(field));
+        }
+
         field.SendKeys(Keys.Control + "a");
         field.SendKeys(text);
+    }
+
+    /// <summary>Strikes a key wherever the focus is, as somebody without a mouse does.</summary>
+    public void Key(string key)
+    {
+        KeysStruck++;
+        new OpenQA.Selenium.Interactions.Actions(browser).SendKeys(key).Perform();
+    }
+
+    /// <summary>Types letters wherever the focus is.</summary>
+    public void Letters(string text) => new OpenQA.Selenium.Interactions.Actions(browser).SendKeys(text).Perform();
+
+    /// <summary>Strikes Tab until what has the focus carries this name.</summary>
+    public void TabTo(string name)
+    {
+        const string focused = "(e => (e.getAttribute('aria-label') || [...(e.labels || [])].map(l => l.textContent).join(' ') || e.textContent)"
+            + ".trim().replace(/\\s+/g, ' '))(document.activeElement)";
+        for (var struck = 0; struck < 40; struck++)
+        {
+            if (((string)Ask(focused)!).StartsWith(name, StringComparison.OrdinalIgnoreCase))
+                return;
+            Key(Keys.Tab);
+        }
+
+        throw new ShouldAssertException($"No Tab leads to “{name}”.");
     }
 
     public void Press(string keys) => browser.SwitchTo().ActiveElement().SendKeys(keys);
@@ -120,10 +160,31 @@ public sealed class Technician : IDisposable
         browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe.min.js")));
         var json = (string)browser.ExecuteAsyncScript(
             "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', "
-                + "'wcag22aa'] }).then(r => done(JSON.stringify(r.violations)))")!;
+                + "'wcag22aa'], rules: { region: { enabled: true }, 'aria-dialog-name': { enabled: true }, 'landmark-one-main': { enabled: true }, "
+                + "'landmark-unique': { enabled: true }, 'label-title-only': { enabled: true }, 'page-has-heading-one': { enabled: true } } }).then(r => done(JSON.stringify(r.violations)))")!;
         return [.. JsonNode.Parse(json)!.AsArray()
             .SelectMany(v => v!["nodes"]!.AsArray().Select(n => $"{v["id"]}: {n!["target"]} {n["failureSummary"]}"))];
     }
+
+    /// <summary>What does not hold of the state on screen, a line each: walk.js says what is looked for.</summary>
+    public string LayoutFindings()
+    {
+        Walk();
+        return (string)browser.ExecuteScript("return walk.findings()")!;
+    }
+
+    /// <summary>Places of the drawing whose editor has nothing to say or to enter, a line each.</summary>
+    public string EmptyEditors()
+    {
+        Walk();
+        browser.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(1);
+        return (string)browser.ExecuteAsyncScript("walk.editors().then(arguments[arguments.length - 1])")!;
+    }
+
+    // Nothing moves while it is looked at.
+    private void Walk() => browser.ExecuteScript(
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js"))
+            + "; document.head.insertAdjacentHTML('beforeend', '<style>* { transition: none !important; animation: none !important }</style>')");
 
     public void Until(string what, Func<bool> holds)
     {
@@ -147,9 +208,30 @@ public sealed class Technician : IDisposable
     {
         if (browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled) is not { } found)
             return false;
+        if (ByTouch)
+            return Finger(found);
         found.Click();
         return true;
     });
+
+    // False while something else lies over the place: a finger waits until it has gone.
+    private bool Finger(IWebElement place)
+    {
+        const string onTop = """
+            arguments[0].scrollIntoView({ block: 'center', inline: 'center' });
+            const r = arguments[0].getBoundingClientRect();
+            const top = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
+            return !!top && (arguments[0].contains(top) || top.contains(arguments[0]));
+            """;
+        if (browser.ExecuteScript(onTop, place) is not true)
+            return false;
+        var finger = new OpenQA.Selenium.Interactions.PointerInputDevice(OpenQA.Selenium.Interactions.PointerKind.Touch);
+        browser.PerformActions([new OpenQA.Selenium.Interactions.ActionSequence(finger)
+            .AddAction(finger.CreatePointerMove(place, 0, 0, TimeSpan.Zero))
+            .AddAction(finger.CreatePointerDown(OpenQA.Selenium.Interactions.MouseButton.Touch))
+            .AddAction(finger.CreatePointerUp(OpenQA.Selenium.Interactions.MouseButton.Touch))]);
+        return true;
+    }
 
     private IWebElement Field(string label)
     {

@@ -87,8 +87,10 @@ const reached = () => stages.indexOf(asStage(props.line.stage));
 
 .line {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   gap: 0.5rem;
+  min-width: 0;
 }
 
 .line .figure {
@@ -97,8 +99,8 @@ const reached = () => stages.indexOf(asStage(props.line.stage));
 
 @media (max-width: 1000px) {
   .case {
-    grid-template-columns: 6rem minmax(0, 1fr);
-    gap: 0.25rem 1rem;
+    grid-template-columns: 6.5rem minmax(0, 1fr);
+    gap: 0.25rem 0.75rem;
   }
 
   .stage {

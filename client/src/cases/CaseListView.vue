@@ -87,6 +87,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
         />
       </p>
       <Button
+        v-if="cases.data.value"
         variant="text"
         severity="secondary"
         class="away"

@@ -63,7 +63,7 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
 <style scoped>
 .side {
   display: grid;
-  grid-template-rows: auto minmax(9rem, 1fr) auto;
+  grid-template-rows: auto minmax(11rem, 1fr) auto;
   min-height: 0;
   background: var(--card);
 }
@@ -93,7 +93,7 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
 @media (max-width: 900px) {
   .side {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-rows: auto minmax(28rem, auto);
+    grid-template-rows: auto minmax(32.5rem, auto);
   }
 
   .side:not(.suspect) {

@@ -88,6 +88,12 @@ h1:focus {
 @media (max-width: 520px) {
   .title {
     flex-wrap: wrap;
+    gap: 0.25rem 0.75rem;
+  }
+
+  h1 {
+    flex-basis: 100%;
+    order: 3;
   }
 }
 

@@ -82,36 +82,38 @@ useKeys([
     <main v-if="error || !data || !knowledge" class="message">
       <template v-if="error">
         <h1 role="alert">{{ error }}</h1>
-        <RouterLink to="/cases">All cases</RouterLink>
+        <RouterLink class="link" to="/cases">All cases</RouterLink>
       </template>
       <p v-else aria-live="polite">Fetching the case …</p>
     </main>
     <template v-else>
-      <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
-      <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
-      <main v-else class="case">
-        <PumpDrawing
-          class="drawn"
-          :data="judged"
-          :knowledge="knowledge"
-          :chosen="chosen"
-          @tap="(spot) => (at = spotKey(spot))"
-        />
-        <CaseSide
-          class="beside"
-          :data="judged"
-          :knowledge="knowledge"
-          :stage="stage"
-          :trouble="trouble"
-          :tell="say"
-          @why="why = $event"
-          @plan="planning = true"
-          @limit="limiting = true"
-          @opening="go('open')"
-        />
-        <div class="figures">
-          <WaterLedger :ledger="judged.diagnosis.ledger" @open="why = `ledger-${$event}`" />
-          <ReadingsStrip :comparisons="judged.diagnosis.comparisons" @working="why = $event" />
+      <main class="page">
+        <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
+        <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
+        <div v-else class="case">
+          <PumpDrawing
+            class="drawn"
+            :data="judged"
+            :knowledge="knowledge"
+            :chosen="chosen"
+            @tap="(spot) => (at = spotKey(spot))"
+          />
+          <CaseSide
+            class="beside"
+            :data="judged"
+            :knowledge="knowledge"
+            :stage="stage"
+            :trouble="trouble"
+            :tell="say"
+            @why="why = $event"
+            @plan="planning = true"
+            @limit="limiting = true"
+            @opening="go('open')"
+          />
+          <div class="figures">
+            <WaterLedger :ledger="judged.diagnosis.ledger" @open="why = `ledger-${$event}`" />
+            <ReadingsStrip :comparisons="judged.diagnosis.comparisons" @working="why = $event" />
+          </div>
         </div>
       </main>
       <JotLine class="jot" :data="data" :tell="say" :trouble="at ? '' : trouble" />
@@ -133,6 +135,13 @@ useKeys([
 
 .message {
   padding: 2rem;
+}
+
+.page {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-height: 0;
 }
 
 .case {
@@ -164,9 +173,12 @@ useKeys([
     min-height: 100vh;
   }
 
+  .page {
+    flex: none;
+  }
+
   .case {
     display: block;
-    flex: none;
   }
 
   .beside {

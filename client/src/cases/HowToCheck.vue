@@ -14,6 +14,7 @@ const orders = [
 <template>
   <div class="how">
     <p>{{ check.name }}. {{ check.how }}</p>
+    <p v-for="h in check.hazards" :key="h.id" class="hazard">{{ h.text }}</p>
     <p class="quiet">{{ opening }}</p>
     <SelectButton
       v-model="cheapestFirst"
@@ -34,5 +35,10 @@ const orders = [
 
 p {
   margin: 0 0 0.25rem;
+}
+
+.hazard {
+  padding-left: 0.5rem;
+  border-left: 4px solid var(--suspect);
 }
 </style>

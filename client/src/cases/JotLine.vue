@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useStorage } from '@vueuse/core';
+import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import Chip from 'primevue/chip';
 import InputText from 'primevue/inputtext';
@@ -15,6 +15,7 @@ const understood = ref<JotResponse>();
 const problem = ref('');
 const focus = () => document.getElementById('jot-input')?.focus();
 const leave = () => document.getElementById('jot-input')?.blur();
+const narrow = useMediaQuery('(max-width: 640px)');
 let latest = 0;
 
 const items = computed(() => understood.value?.items ?? []);
@@ -79,7 +80,7 @@ useKeys([{ keys: '/', says: 'Jot line', run: focus }]);
       autocomplete="off"
       autocapitalize="off"
       spellcheck="false"
-      placeholder="31 bar swing 24, bucket 10 l in 49 s, weep 2 30/min"
+      :placeholder="narrow ? '31 bar, weep 2 30/min' : '31 bar swing 24, bucket 10 l in 49 s, weep 2 30/min'"
       @keydown.esc="leave"
     />
     <div class="understood" aria-live="polite">

@@ -27,6 +27,15 @@ const minutes = computed(() => {
   return c ? `${c.minutes} min${c.putBackMinutes ? ` + ${c.putBackMinutes} to put back` : ''} · opens ${c.opens}` : '';
 });
 
+const opening = computed(() => {
+  const { minutesIfOpened, minutesIfTested } = openNow.value;
+  return `Opening beats testing: ${Math.round(minutesIfOpened)} min to a proved pump, ${Math.round(minutesIfTested)} with this first.`;
+});
+/** What is dangerous about the check in a sentence each; all of it stands under "How". */
+const mind = computed(() =>
+  (check.value?.hazards ?? []).map((h) => /^.*?[.](?= |$)/.exec(h.text)?.[0] ?? h.text).join(' '),
+);
+
 watch(
   () => props.data.version,
   () => (how.value = false),
@@ -75,16 +84,13 @@ useKeys([
       />
     </header>
     <div class="what">
-      <p v-if="openNow.recommended" class="stop">{{ openNow.text }}</p>
+      <p v-if="openNow.recommended && check" class="stop">{{ opening }}</p>
       <template v-if="check">
         <p class="question" aria-live="polite">{{ check.question }}</p>
         <HowToCheck v-if="how" v-model:cheapest-first="cheapestFirst" :check="check" :opening="openNow.text" />
-        <p v-for="h in check.hazards" :key="h.id" class="hazard"><b>Mind:</b> {{ h.text }}</p>
+        <p v-if="check.hazards.length" class="hazard"><b>Mind:</b> {{ mind }}</p>
       </template>
-      <p v-else class="question">
-        No check left would change much. {{ openNow.recommended ? '' : openNow.text }} Open what leads, or measure
-        again.
-      </p>
+      <p v-else class="question">No check left would change much. {{ openNow.text }} Or measure again.</p>
     </div>
     <template v-if="check">
       <CheckAnswers

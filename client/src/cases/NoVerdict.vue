@@ -24,7 +24,7 @@ const entries = computed(() => [
 </script>
 
 <template>
-  <main class="sheet">
+  <div class="sheet">
     <section role="alert">
       <h2>No verdict from what stands here</h2>
       <p>{{ why }}</p>
@@ -42,7 +42,7 @@ const entries = computed(() => [
         />
       </li>
     </ul>
-  </main>
+  </div>
 </template>
 
 <style scoped>

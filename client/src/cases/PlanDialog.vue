@@ -12,16 +12,20 @@ const props = defineProps<{ data: JudgedCase }>();
 const plan = ref<Schemas['PlanResponse']>();
 const problem = ref('');
 
-watch(visible, async (shown) => {
-  if (!shown) return;
-  plan.value = undefined;
-  problem.value = '';
-  try {
-    plan.value = taken(await api.POST('/api/plan', { body: asQuestion(props.data) }));
-  } catch (error) {
-    problem.value = inWords(error);
-  }
-});
+watch(
+  visible,
+  async (shown) => {
+    if (!shown) return;
+    plan.value = undefined;
+    problem.value = '';
+    try {
+      plan.value = taken(await api.POST('/api/plan', { body: asQuestion(props.data) }));
+    } catch (error) {
+      problem.value = inWords(error);
+    }
+  },
+  { immediate: true },
+);
 </script>
 
 <template>

@@ -46,6 +46,7 @@ defineEmits<{ working: [quantity: string] }>();
 
 .reading.reading {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0;
   align-content: start;
   justify-items: stretch;

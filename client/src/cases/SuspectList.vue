@@ -22,12 +22,17 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
   <section aria-label="Suspects">
     <header>
       <h2>Suspects</h2>
-      <span class="quiet"
-        ><b v-if="diagnosis.suspects[0]" class="hunch">{{ diagnosis.suspects[0].hunch }}</b> · {{ shown.length }} of
-        {{ diagnosis.suspects.length }}</span
-      >
+      <b v-if="diagnosis.suspects[0]" class="hunch">{{ diagnosis.suspects[0].hunch }}</b>
+      <Button
+        variant="text"
+        severity="secondary"
+        class="more"
+        :label="all ? 'Only three' : `All ${diagnosis.suspects.length} suspects`"
+        :aria-expanded="all"
+        @click="all = !all"
+      />
     </header>
-    <ol>
+    <ol :class="{ every: all || detailed }">
       <!-- By rank, not by fault: what is in view stays where it is while names change places. -->
       <li v-for="(s, rank) in shown" :key="rank">
         <SuspectRow
@@ -45,26 +50,24 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
       <PairList :pairs="diagnosis.pairs" :probability="diagnosis.twoAtOnce" />
       <p v-if="diagnosis.rival" class="rival quiet">{{ diagnosis.rival.text }}</p>
     </template>
-    <p v-else-if="diagnosis.twoAtOnce >= 0.2" class="rival quiet">
+    <p v-else-if="diagnosis.twoAtOnce >= 0.2" class="rival">
       Two at once: <span class="figure">{{ percent(diagnosis.twoAtOnce) }}</span>
     </p>
-    <Button
-      variant="text"
-      severity="secondary"
-      class="more"
-      :label="all ? 'Only the first three' : 'All suspects'"
-      :aria-expanded="all"
-      @click="all = !all"
-    />
   </section>
 </template>
 
 <style scoped>
+section {
+  display: flex;
+  flex-direction: column;
+}
+
 header {
   display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  padding: 0.4rem 1rem 0;
+  flex: none;
+  gap: 0.75rem;
+  align-items: center;
+  padding: 0 0.25rem 0 1rem;
 }
 
 ol {
@@ -73,8 +76,27 @@ ol {
   list-style: none;
 }
 
-.hunch {
-  color: var(--ink);
+/* Where room is short the reasons give way, not the names: three are always in view. */
+ol:not(.every) {
+  display: flex;
+  flex: 0 1 auto;
+  flex-direction: column;
+  min-height: 0;
+}
+
+ol:not(.every) > li {
+  display: flex;
+  flex: none;
+  flex-direction: column;
+  min-height: 0;
+}
+
+ol:not(.every) > li:first-child {
+  flex: 0 1 auto;
+}
+
+.hunch::first-letter {
+  text-transform: uppercase;
 }
 
 .rival {
@@ -84,6 +106,6 @@ ol {
 }
 
 .more {
-  margin: 0 0.25rem;
+  margin-left: auto;
 }
 </style>

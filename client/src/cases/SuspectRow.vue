@@ -70,8 +70,9 @@ const place = computed(() => (settledPlace(props.suspect) ? '' : placeWords(prop
 <style scoped>
 .suspect.suspect {
   display: block;
+  flex: none;
   width: 100%;
-  padding: 0.3rem 1rem;
+  padding: 0.2rem 1rem;
   border-radius: 0;
 }
 
@@ -98,7 +99,9 @@ const place = computed(() => (settledPlace(props.suspect) ? '' : placeWords(prop
 }
 
 .why {
-  padding: 0 1rem 0.4rem;
+  min-height: 0;
+  overflow-y: auto;
+  padding: 0 1rem 0.3rem;
   font-size: 0.9375rem;
 }
 

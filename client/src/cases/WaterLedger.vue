@@ -69,10 +69,26 @@ const below = computed(() => parts.value.filter((p) => says(p) && !isInside(p)))
 }
 
 header {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: auto 1fr auto;
   gap: 0 0.75rem;
   align-items: center;
+  line-height: 1.2;
+}
+
+h2 {
+  font-size: 1.0625rem;
+}
+
+@media (max-width: 640px) {
+  header {
+    grid-template-columns: 1fr auto;
+  }
+
+  header p {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
 }
 
 button {
@@ -85,7 +101,8 @@ button {
 
 .displaced {
   min-height: 44px;
-  margin: -0.4rem 0 -0.4rem auto;
+  margin: -0.4rem 0;
+  padding: 0;
   color: var(--ink-2);
   text-decoration: underline dotted;
   text-underline-offset: 4px;

@@ -3,12 +3,15 @@ import { useQuery } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
 import { ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { api, inWords, taken } from '@/shared/api/client';
 import { useArchive } from '@/shared/archive/useArchive';
 import { quantity } from '@/shared/format';
+import { useKeys } from '@/shared/keys/useKeys';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 
+const router = useRouter();
 const away = ref(false);
 const pumps = useQuery({
   queryKey: ['pumps', 'list', away],
@@ -17,6 +20,7 @@ const pumps = useQuery({
 const { bringBack } = useArchive();
 
 useTitle('Pumps · Mild Hunch');
+useKeys([{ keys: 'a', says: 'A new pump', run: () => void router.push('/pumps/new') }]);
 </script>
 
 <template>
@@ -25,7 +29,7 @@ useTitle('Pumps · Mild Hunch');
     <main class="sheet">
       <header>
         <h1 tabindex="-1">Pumps</h1>
-        <Button as="router-link" to="/pumps/new" label="New pump" />
+        <Button as="router-link" to="/pumps/new">New pump <kbd>a</kbd></Button>
       </header>
       <p v-if="pumps.error.value" role="alert">{{ inWords(pumps.error.value) }}</p>
       <p v-else-if="pumps.data.value?.length === 0 && away" class="quiet">No pump is put away.</p>
@@ -54,6 +58,7 @@ useTitle('Pumps · Mild Hunch');
         </li>
       </ul>
       <Button
+        v-if="pumps.data.value"
         variant="text"
         severity="secondary"
         class="away"

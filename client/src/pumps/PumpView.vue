@@ -8,6 +8,7 @@ import NewCaseDialog from '@/cases/NewCaseDialog.vue';
 import { useOpenInAddress } from '@/shared/address/useDialogAddress';
 import { api, inWords, taken, type Figure } from '@/shared/api/client';
 import { useArchive } from '@/shared/archive/useArchive';
+import { useKeys } from '@/shared/keys/useKeys';
 import FigureTile from '@/shared/ui/FigureTile.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
@@ -35,6 +36,8 @@ const ready = computed(() => !!trouble.value || !!(expectation.value && curves.v
 const soundFigure = (id: string) => (changed.value ? sound.value?.figures.find((f) => f.id === id) : undefined);
 
 useTitle(() => (pump.value ? `${pump.value.tag}: ${pump.value.name} · Mild Hunch` : 'Pump · Mild Hunch'));
+
+useKeys([{ keys: 'a', says: 'A new case of this pump', run: () => (adding.value = true) }]);
 
 async function away() {
   if (!pump.value) return;
@@ -66,7 +69,7 @@ async function away() {
         />
         <Button as="router-link" :to="`/pumps/${id}/edit`" severity="secondary" variant="outlined" label="Correct" />
         <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
-        <Button label="New case" @click="adding = true" />
+        <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
       <div class="bench">
         <div class="curves"><CurvesPanel v-if="curves" :curves="curves" /></div>

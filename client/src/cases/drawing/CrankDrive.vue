@@ -42,7 +42,7 @@ const first = computed(() => props.xs[0] ?? 0);
       </g>
       <circle :cx="shaft.x" :cy="shaft.y" r="6" class="pin" />
     </SuspectPart>
-    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h - 8" :probability="probability" />
+    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h / 2" :probability="probability" />
   </g>
 </template>
 

@@ -44,7 +44,7 @@ const first = computed(() => props.xs[0] ?? 0);
       <rect :x="drive.x + 84" :y="middle.y - 20" width="44" height="40" class="motor" />
       <path v-for="k in 4" :key="`fin${k}`" :d="`M ${drive.x + 84 + k * 9} ${middle.y - 20} v 40`" class="fin" />
     </SuspectPart>
-    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h - 8" :probability="probability" />
+    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h / 2" :probability="probability" />
   </g>
 </template>
 

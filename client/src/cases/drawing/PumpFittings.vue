@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Schemas } from '@/shared/api/client';
+import { quantity } from '@/shared/format';
 import SharePlate from './SharePlate.vue';
 import SuspectPart from './SuspectPart.vue';
 import { dischargeY, fittings, inletY, type Place } from './layout';
@@ -89,8 +90,8 @@ const injector = computed(() => (props.setup.injector === 'outlet' ? fittings.ou
         />
         <path v-else d="M 808 392 H 836 L 822 372 Z M 822 372 V 352 M 815 364 H 829 M 816 357 H 828" class="spring" />
       </SuspectPart>
-      <text x="856" y="370" class="label start">{{ controlName }}</text>
-      <text v-if="setting" x="856" y="391" class="label start">set {{ setting.value }} {{ setting.unit }}</text>
+      <text x="856" y="367" class="label start">{{ controlName }}</text>
+      <text v-if="setting" x="856" y="393" class="label start">set {{ quantity(setting) }}</text>
       <SharePlate :x="822" :y="330" :probability="control" />
     </template>
   </g>

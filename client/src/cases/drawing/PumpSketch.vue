@@ -87,8 +87,8 @@ function isChosen(place: Place, cylinder?: number, side?: string): boolean {
 
     <path v-if="worthAPlate(atHead)" :d="`M 210 261 H ${first - half}`" class="leader" />
     <SharePlate :x="190" :y="261" :probability="atHead" />
-    <text x="10" y="130" class="label start">{{ ends ? 'poppets' : 'valves and caps' }}</text>
-    <text x="10" y="267" class="label start">
+    <text x="10" y="118" class="label start">{{ ends ? 'poppets' : 'valves and caps' }}</text>
+    <text x="10" y="263" class="label start">
       {{ arrangement === 'twin-piston' ? 'cups and sleeves' : 'plungers and seals' }}
     </text>
   </svg>

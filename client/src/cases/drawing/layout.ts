@@ -74,7 +74,7 @@ export const fittings = {
 
 export function fields(hasControl: boolean): Field[] {
   const all: Field[] = [
-    { place: 'caps', x: 8, y: 136, w: 208, h: 115, from: 'left' },
+    { place: 'caps', x: 8, y: 124, w: 208, h: 115, from: 'left' },
     { place: 'weep', x: 8, y: 272, w: 208, h: 115, from: 'left' },
     { place: 'gauge', x: 232, y: 1, w: 488, h: 115, from: 'left' },
     { place: 'nozzle', x: 728, y: 1, w: 264, h: 115, from: 'right' },

@@ -1,5 +1,18 @@
 import { computed, type WritableComputedRef } from 'vue';
-import { useRoute, useRouter, type LocationQueryRaw } from 'vue-router';
+import { useRoute, useRouter, type LocationQueryRaw, type Router } from 'vue-router';
+
+/** The way back out of what was open last. Whatever opens next waits for it, or it would be gone back from at once. */
+let leaving: Promise<void> = Promise.resolve();
+
+function goBack(router: Router): void {
+  leaving = new Promise((arrived) => {
+    const stop = router.afterEach(() => {
+      stop();
+      arrived();
+    });
+    router.back();
+  });
+}
 
 /**
  * What is open over a page stands in its address: a reload keeps it, a link carries it, and Back closes it.
@@ -18,15 +31,17 @@ export function useDialogAddress(name: string): WritableComputedRef<string | und
     },
     set: (what) => {
       if (what !== undefined) {
-        // From one to the next there is one step back, not two.
-        const go = route.query[name] === undefined ? router.push : router.replace;
-        void go({ query: { ...route.query, [name]: what } });
+        void leaving.then(() => {
+          // From one to the next there is one step back, not two.
+          const go = route.query[name] === undefined ? router.push : router.replace;
+          return go({ query: { ...route.query, [name]: what } });
+        });
         return;
       }
       if (route.query[name] === undefined) return;
       const before = router.resolve({ query: without() }).fullPath;
       const cameFrom = (window.history.state as { back?: string | null } | null)?.back;
-      if (cameFrom === before) router.back();
+      if (cameFrom === before) goBack(router);
       else void router.replace({ query: without() });
     },
   });

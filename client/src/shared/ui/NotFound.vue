@@ -11,7 +11,10 @@ useTitle('No such page · Mild Hunch');
     <main class="sheet">
       <h1 tabindex="-1">There is no page at this address</h1>
       <p>It may have been typed wrongly, or what stood here has gone.</p>
-      <p><RouterLink to="/cases">Cases</RouterLink> · <RouterLink to="/pumps">Pumps</RouterLink></p>
+      <p>
+        <RouterLink class="link" to="/cases">Cases</RouterLink> ·
+        <RouterLink class="link" to="/pumps">Pumps</RouterLink>
+      </p>
     </main>
   </div>
 </template>

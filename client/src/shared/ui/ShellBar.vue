@@ -114,6 +114,30 @@ nav a.here {
   .keys {
     display: none;
   }
+
+  .shell {
+    gap: 0;
+    justify-content: space-between;
+  }
+
+  .shell > :not(nav) {
+    padding-inline: 0.2rem;
+  }
+
+  .name {
+    font-size: 1.125rem;
+  }
+
+  .middle:empty {
+    display: none;
+  }
+
+  nav a {
+    min-width: 44px;
+    padding: 0 0.2rem;
+    justify-content: center;
+    font-size: 1.0625rem;
+  }
 }
 
 @media print {

@@ -1,0 +1,85 @@
+// What must hold of every state of every view; returns a line for each thing that does not. Run in the page.
+window.walk = (() => {
+  const smallestText = 14;
+  const smallestTarget = 44;
+  const name = (e) =>
+    `${e.tagName.toLowerCase()}.${(e.getAttribute('class') ?? '').split(' ')[0]} “${(e.getAttribute('aria-label') ?? e.textContent).trim().replace(/\s+/g, ' ').slice(0, 50)}”`;
+  const box = (e) => e.getBoundingClientRect();
+  const shown = (e) => {
+    const r = box(e);
+    if (r.width < 2 || r.height < 2) return false;
+    for (let at = e; at; at = at.parentElement) {
+      const s = getComputedStyle(at);
+      if (s.display === 'none' || s.visibility === 'hidden' || s.clipPath === 'inset(50%)' || at.hasAttribute('inert')) return false;
+    }
+    return true;
+  };
+  const ownText = (e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim());
+  const scale = (e) => (e.ownerSVGElement ? e.getScreenCTM().a : 1);
+  const meets = (a, b) => a.left < b.right - 1 && b.left < a.right - 1 && a.top < b.bottom - 1 && b.top < a.bottom - 1;
+
+  const sideways = () =>
+    document.documentElement.scrollWidth > innerWidth ? [`the page is ${document.documentElement.scrollWidth} wide`] : [];
+  const smallText = (all) =>
+    all.filter((e) => ownText(e) && parseFloat(getComputedStyle(e).fontSize) * scale(e) < smallestText - 0.05).map((e) => `small: ${name(e)}`);
+  const smallTargets = (all) =>
+    all
+      .filter((e) => e.matches('button, a[href], input, textarea, [role=button], [role=combobox], [role=option], [role=slider]'))
+      .filter((e) => e.type !== 'hidden' && !e.disabled)
+      .map((e) => [e, box(e.closest('.p-select, label') ?? e)])
+      .filter(([, r]) => r.width < smallestTarget - 0.6 || r.height < smallestTarget - 0.6)
+      .map(([e, r]) => `target ${r.width.toFixed(0)}x${r.height.toFixed(0)}: ${name(e)}`);
+  const cut = (all) =>
+    all
+      .filter((e) => !e.ownerSVGElement && e.tagName !== 'svg' && e.textContent.trim() && !e.matches('textarea, .clamp, .what b'))
+      .filter((e) => {
+        const s = getComputedStyle(e);
+        const hides = (v) => v === 'hidden' || v === 'clip';
+        return (hides(s.overflowX) && e.scrollWidth > e.clientWidth + 1) || (hides(s.overflowY) && e.scrollHeight > e.clientHeight + 2);
+      })
+      .map((e) => `cut: ${name(e)}`);
+  // Letters run out of the button they stand in.
+  const spilt = (all) =>
+    all
+      .filter((e) => e.matches('button, a, .p-chip'))
+      .filter((e) => e.scrollWidth > e.clientWidth + 2 || e.scrollHeight > e.clientHeight + 3)
+      .map((e) => `spilt: ${name(e)}`);
+  const overlaps = () => {
+    const found = [];
+    for (const drawing of document.querySelectorAll('.drawing')) {
+      const texts = [...drawing.querySelectorAll('text, .tag')].filter(shown).map((e) => ({ e, r: box(e) }));
+      texts.forEach((a, i) => {
+        for (const b of texts.slice(i + 1)) if (meets(a.r, b.r)) found.push(`over one another: ${name(a.e)} and ${name(b.e)}`);
+      });
+    }
+    return found;
+  };
+
+  return {
+    findings() {
+      const all = [...document.querySelectorAll('body *')].filter(shown);
+      return [...new Set([...sideways(), ...smallText(all), ...smallTargets(all), ...cut(all), ...spilt(all), ...overlaps()])].join('\n');
+    },
+    // Opens the editor of every place of the drawing; names those where there is nothing to say or enter.
+    async editors() {
+      const pause = (ms) => new Promise((go) => setTimeout(go, ms));
+      const until = async (holds) => {
+        for (let i = 0; i < 100 && !holds(); i++) await pause(20);
+        return holds();
+      };
+      const empty = [];
+      const places = () => [...document.querySelectorAll('.drawing .part, .drawing .tag')];
+      for (let i = 0; i < places().length; i++) {
+        const place = places()[i];
+        const named = name(place);
+        place.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+        const editor = () => document.querySelector('.place-editor');
+        if (!(await until(editor))) empty.push(`no editor: ${named}`);
+        else if (!editor().querySelector('input, .cue .p-togglebutton, .which .p-togglebutton')) empty.push(`empty editor: ${named}`);
+        [...(editor()?.querySelectorAll('button') ?? [])].find((b) => b.textContent.trim() === 'Close')?.click();
+        await until(() => !editor());
+      }
+      return empty.join('\n');
+    },
+  };
+})();
