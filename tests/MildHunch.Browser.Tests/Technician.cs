@@ -181,6 +181,15 @@ public sealed class Technician : IDisposable
         return (string)browser.ExecuteAsyncScript("walk.editors().then(arguments[arguments.length - 1])")!;
     }
 
+    /// <summary>Layout shift of the page so far, as browsers measure it, input or not.</summary>
+    public double LayoutShift()
+    {
+        browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js")));
+        return Convert.ToDouble(
+            browser.ExecuteAsyncScript("walk.shift().then(arguments[arguments.length - 1])"),
+            System.Globalization.CultureInfo.InvariantCulture);
+    }
+
     // Nothing moves while it is looked at.
     private void Walk() => browser.ExecuteScript(
         File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js"))

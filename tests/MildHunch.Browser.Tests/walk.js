@@ -60,6 +60,13 @@ window.walk = (() => {
       const all = [...document.querySelectorAll('body *')].filter(shown);
       return [...new Set([...sideways(), ...smallText(all), ...smallTargets(all), ...cut(all), ...spilt(all), ...overlaps()])].join('\n');
     },
+    // All that moved since the page was opened, what followed input counted too.
+    async shift() {
+      let sum = 0;
+      new PerformanceObserver((seen) => seen.getEntries().forEach((e) => (sum += e.value))).observe({ type: 'layout-shift', buffered: true });
+      await new Promise((go) => setTimeout(go, 250));
+      return sum;
+    },
     // Opens the editor of every place of the drawing; names those where there is nothing to say or enter.
     async editors() {
       const pause = (ms) => new Promise((go) => setTimeout(go, ms));

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Message from 'primevue/message';
 import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
 import AskPanel from './AskPanel.vue';
 import MeasurePanel from './MeasurePanel.vue';
@@ -22,19 +23,19 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
 
 <template>
   <aside class="side" :class="stage" aria-label="Verdict">
-    <div class="signs">
-      <StopNow :signs="data.diagnosis.stopNow" />
-      <ul v-if="data.diagnosis.contradictions.length" class="contradictions" role="status">
-        <li v-for="c in data.diagnosis.contradictions" :key="c.text">{{ c.text }}</li>
-      </ul>
+    <StopNow class="signs" :signs="data.diagnosis.stopNow" />
+    <div class="suspects">
+      <SuspectList
+        class="list"
+        :data="data"
+        :brief="stage !== 'suspect'"
+        @take-out="(id) => tell({ remove: [id] })"
+        @open="$emit('why', suspectKey($event.fault))"
+      />
+      <Message v-for="c in data.diagnosis.contradictions" :key="c.text" severity="warn" :closable="false">{{
+        c.text
+      }}</Message>
     </div>
-    <SuspectList
-      class="suspects"
-      :data="data"
-      :brief="stage !== 'suspect'"
-      @take-out="(id) => tell({ remove: [id] })"
-      @open="$emit('why', suspectKey($event.fault))"
-    />
     <NextCheckPanel
       v-if="stage === 'suspect'"
       class="now"
@@ -69,12 +70,23 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
 }
 
 .suspects {
+  display: flex;
+  grid-row: 2;
+  flex-direction: column;
   min-height: 0;
   overflow-y: auto;
 }
 
+.list {
+  min-height: 10rem;
+}
+
 .side:not(.suspect) {
   grid-template-rows: auto auto minmax(0, 1fr);
+}
+
+.now {
+  grid-row: 3;
 }
 
 .side:not(.suspect) .now {
@@ -82,18 +94,11 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   border-top: 2px solid var(--ink);
 }
 
-.contradictions {
-  margin: 0;
-  padding: 0.6rem 1rem 0.6rem 2rem;
-  background: var(--suspect-soft);
-  color: var(--ink);
-}
-
 /* Upright: suspects on the left, what to do on the right, both under the drawing. */
 @media (max-width: 900px) {
   .side {
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    grid-template-rows: auto minmax(32.5rem, auto);
+    grid-template-rows: auto minmax(33rem, auto);
   }
 
   .side:not(.suspect) {
@@ -109,6 +114,7 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   }
 
   .side .now {
+    grid-row: 2;
     border-top: 0;
   }
 }
@@ -126,6 +132,7 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   }
 
   .side .now {
+    grid-row: 3;
     border-top: 2px solid var(--ink);
   }
 

@@ -58,8 +58,9 @@ const empty = computed(() => Math.max(0, places - shown.value.length));
   margin-top: 0.35rem;
 }
 
+/* Room for three lines in each place, so that no answer pushes another. */
 .empty {
-  min-height: 46px;
+  min-height: 50px;
 }
 
 .answer.answer {
@@ -68,12 +69,13 @@ const empty = computed(() => Math.max(0, places - shown.value.length));
   gap: 0 0.6rem;
   align-items: center;
   justify-content: flex-start;
-  min-height: 46px;
-  padding: 0.1rem 0.6rem;
-  line-height: 1.15;
+  min-height: 50px;
+  padding: 0 0.6rem;
+  line-height: 1.05;
 }
 
 .said {
+  font-size: 0.9375rem;
   font-weight: 700;
 }
 

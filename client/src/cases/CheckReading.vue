@@ -47,7 +47,7 @@ const meanings = computed(() => {
   display: flex;
   flex-direction: column;
   justify-content: flex-end;
-  min-height: 199px;
+  min-height: 215px;
 }
 
 ul {

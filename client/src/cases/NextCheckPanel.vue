@@ -29,7 +29,7 @@ const minutes = computed(() => {
 
 const opening = computed(() => {
   const { minutesIfOpened, minutesIfTested } = openNow.value;
-  return `Opening beats testing: ${Math.round(minutesIfOpened)} min to a proved pump, ${Math.round(minutesIfTested)} with this first.`;
+  return `Opening is quicker: ${Math.round(minutesIfOpened)} min, ${Math.round(minutesIfTested)} tested first.`;
 });
 /** What is dangerous about the check in a sentence each; all of it stands under "How". */
 const mind = computed(() =>
@@ -180,19 +180,22 @@ p {
 }
 
 .stop {
+  font-size: 0.9375rem;
   font-weight: 700;
 }
 
 .question {
-  margin: 0 0 0.25rem;
+  margin: 0 0 0.15rem;
   font-size: 1.0625rem;
   font-weight: 700;
+  line-height: 1.2;
 }
 
 .hazard {
   padding-left: 0.5rem;
   border-left: 4px solid var(--suspect);
   font-size: 0.9375rem;
+  line-height: 1.25;
 }
 
 .foot {
