@@ -75,10 +75,16 @@ app.UseResponseCompression();
 // The page names the files of its version, so it alone is asked for anew each time.
 var files = new StaticFileOptions
 {
+    ServeUnknownFileTypes = true,
     OnPrepareResponse = file =>
-        file.Context.Response.Headers.CacheControl = file.File.Name == "index.html" ? "no-cache" : "public, max-age=31536000, immutable",
+    {
+        file.Context.Response.Headers.CacheControl =
+            file.File.Name.StartsWith("index.html", StringComparison.Ordinal) ? "no-cache" : "public, max-age=31536000, immutable";
+        Precompressed.Describe(file);
+    },
 };
 app.UseDefaultFiles();
+app.Use(Precompressed.Prefer);
 app.UseStaticFiles(files);
 app.MapOpenApi();
 app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>

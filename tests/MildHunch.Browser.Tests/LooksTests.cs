@@ -68,6 +68,27 @@ public class LooksTests(Product product)
         ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
     }
 
+    /// <summary>Kilobytes of everything a view sends for, compressed as it is sent: page, script, style, lettering, data.</summary>
+    [Fact]
+    public async Task A_view_weighs_no_more_than_it_may()
+    {
+        using var technician = new Technician(product);
+        var pump = (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!["id"];
+        foreach (var (path, word, most) in new[]
+            { ("/cases", "Mist turns", 230), ($"/cases/{await product.CaseOf("FOG-2")}/suspect", "Next check", 330),
+                ($"/pumps/{pump}", "they meet where it runs", 430) })
+        {
+            technician.Open(path);
+            technician.Sees(word);
+            technician.Until("rest", () => technician.Ask("performance.now() > 1500") is true);
+            var kilobytes = Convert.ToDouble(
+                technician.Ask("performance.getEntries().reduce((sum, e) => sum + (e.encodedBodySize || 0), 0) / 1000"),
+                System.Globalization.CultureInfo.InvariantCulture);
+            kilobytes.ShouldBeGreaterThan(50, path);
+            kilobytes.ShouldBeLessThan(most, path);
+        }
+    }
+
     [Fact]
     public async Task Nothing_is_fetched_from_elsewhere()
     {

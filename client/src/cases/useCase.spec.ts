@@ -2,6 +2,7 @@ import { VueQueryPlugin } from '@tanstack/vue-query';
 import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h } from 'vue';
+import type { ChangeRequest } from '@/shared/api/client';
 import JotLine from './JotLine.vue';
 import { aCase } from './fixtures';
 import { useCase, type CaseAccess } from './useCase';
@@ -77,6 +78,54 @@ describe('changing a case', () => {
     expect(await access.tell({ remove: ['a'] })).toBe(false);
     expect(fetched).toBeGreaterThan(before);
     expect(access.trouble.value).toContain('Somebody else');
+  });
+});
+
+describe('a figure that is hard to believe', () => {
+  const doubt = {
+    field: 'readings[0].value',
+    says: '6000 bar is far above the rating.',
+    given: { value: 6000, unit: 'bar' },
+    instead: [{ value: 60, unit: 'bar' }],
+  };
+  const change = { readings: [{ quantity: 'discharge-pressure', value: { value: 6000, unit: 'bar' } }] };
+
+  /** A server that doubts 6000 bar until it is told that it is so; what it was sent. */
+  function doubting() {
+    const sent: ChangeRequest[] = [];
+    serve(async (path, request) => {
+      if (!path.endsWith('/changes')) return json(aCase());
+      sent.push((await request.json()) as ChangeRequest);
+      const asked = sent.at(-1);
+      const isOdd = asked?.readings?.[0]?.value?.value === 6000 && !asked.sure;
+      return isOdd ? json({ detail: doubt.says, doubts: [doubt] }, 409) : json(aCase({ version: 9 }));
+    });
+    return sent;
+  }
+
+  it('is asked back, and the figure that was meant is noted', async () => {
+    const sent = doubting();
+    const access = await open();
+    const told = access.tell(change);
+    await vi.waitFor(() => expect(access.doubts.asked.value?.[0]?.says).toContain('6000 bar'));
+    access.doubts.decide({ doubt, meant: { value: 60, unit: 'bar' } });
+    expect(await told).toBe(true);
+    expect(sent.at(-1)?.readings?.[0]?.value).toEqual({ value: 60, unit: 'bar' });
+  });
+
+  it('is noted where it is really so, and not where nobody decides', async () => {
+    const sent = doubting();
+    const access = await open();
+    const sure = access.tell(change);
+    await vi.waitFor(() => expect(access.doubts.asked.value).toBeDefined());
+    access.doubts.decide({ sure: true });
+    expect(await sure).toBe(true);
+    expect(sent.at(-1)?.sure).toBe(true);
+    const left = access.tell(change);
+    await vi.waitFor(() => expect(access.doubts.asked.value).toBeDefined());
+    access.doubts.decide(undefined);
+    expect(await left).toBe(false);
+    expect(access.trouble.value).toContain('still there');
   });
 });
 

@@ -77,6 +77,7 @@ export function emptyPlate() {
     rodRatio: typed(''),
     gearRatio: typed(''),
     droop: typed('%'),
+    slip: typed('%'),
     strainer: typed(''),
     inletFittings: typed(''),
     outletFittings: typed(''),
@@ -133,8 +134,8 @@ const numberFields: Record<string, TypedKey> = {
   'setup.inlet.run.fittings': 'inletFittings',
   'setup.outlet.fittings': 'outletFittings',
 };
-/** Entered in per cent, sent as a share. */
-const droopField = 'setup.drive.droop';
+/** Entered in per cent, sent as shares. */
+const shareFields: Record<string, TypedKey> = { 'setup.drive.droop': 'droop', 'pump.slip': 'slip' };
 
 /** The field of the form that a field of the request stands for. */
 export const fieldOf = (path: string): TypedKey | undefined => quantityFields[path];
@@ -159,7 +160,7 @@ function missingOf(plate: Plate): Record<string, string> {
 /** Everything that is missing or cannot be read, by field of the request. What is out of range is the server's to judge. */
 export function problemsOf(plate: Plate): Record<string, string> {
   const found = missingOf(plate);
-  const all = { ...quantityFields, ...numberFields, [droopField]: 'droop' as const };
+  const all = { ...quantityFields, ...numberFields, ...shareFields };
   for (const [field, key] of Object.entries(all)) {
     const text = plate[key].text.trim();
     const { entry } = readEntry(text);
@@ -177,6 +178,11 @@ const q = (t: TypedQuantity): Quantity | null => {
 
 const n = (t: TypedQuantity): number | null => readNumber(t.text);
 
+const share = (t: TypedQuantity): number | null => {
+  const percent = n(t);
+  return percent === null ? null : percent / 100;
+};
+
 /** What the pump is, in the shape of the interface. */
 export function toPump(plate: Plate): Schemas['PumpDto'] {
   const intensifier = plate.arrangement === 'intensifier';
@@ -186,6 +192,7 @@ export function toPump(plate: Plate): Schemas['PumpDto'] {
     plungerDiameter: q(plate.plungerDiameter),
     stroke: q(plate.stroke),
     rodRatio: n(plate.rodRatio),
+    slip: share(plate.slip),
     ratedSpeed: q(plate.ratedSpeed),
     ratedFlow: q(plate.ratedFlow),
     ratedPressure: q(plate.ratedPressure),
@@ -215,7 +222,6 @@ function toNozzle(plate: Plate): Schemas['NozzleDto'] | null {
 
 function toDrive(plate: Plate): Schemas['DriveDto'] | null {
   if (plate.drive === 'told') return null;
-  const droop = n(plate.droop);
   return {
     kind: plate.drive,
     ratedPower: q(plate.ratedPower),
@@ -225,7 +231,7 @@ function toDrive(plate: Plate): Schemas['DriveDto'] | null {
     driverPulley: q(plate.driverPulley),
     pumpPulley: q(plate.pumpPulley),
     gearRatio: n(plate.gearRatio),
-    droop: droop === null ? null : droop / 100,
+    droop: share(plate.droop),
   };
 }
 
@@ -298,9 +304,11 @@ export function fromResource(resource: PumpResource): Plate {
     const known = at({ pump, setup }, path);
     if (typeof known === 'number') plate[key].text = forField(known, 12);
   }
-  const droop = setup.drive?.droop;
-  // 0.035 times a hundred is not quite 3.5.
-  if (typeof droop === 'number') plate.droop.text = forField(droop * 100, 12);
+  for (const [path, key] of Object.entries(shareFields)) {
+    const known = at({ pump, setup }, path);
+    // 0.035 times a hundred is not quite 3.5.
+    if (typeof known === 'number') plate[key].text = forField(known * 100, 12);
+  }
   if (setup.nozzle?.size) plate.outletKind = 'number';
   if (setup.nozzle?.orifice) plate.outletKind = 'passage';
   const process = setup.nozzle?.process;

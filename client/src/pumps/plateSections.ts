@@ -220,6 +220,9 @@ export const sections: PlateSection[] = [
         usual: '0.2',
         shown: (p) => !isIntensifier(p) && p.arrangement !== 'axial',
       }),
+      quantity('slip', 'Valve slip when healthy', 'pump.slip', ['%'], {
+        usual: (p) => (isIntensifier(p) ? '1' : '3.5'),
+      }),
     ],
   },
   {

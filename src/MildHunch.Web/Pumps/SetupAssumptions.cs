@@ -49,7 +49,18 @@ public static class SetupAssumptions
                 "a tenth above the working pressure, at most the rating"));
         }
 
-        return new CompletedSetup(setup with { Assumed = assumed.Count == 0 ? null : [.. assumed.Select(a => a.Field)] }, assumed);
+        string[] inSetup = [.. assumed.Select(a => a.Field)];
+        assumed.AddRange(OfThePump(dto!, pump));
+        return new CompletedSetup(setup with { Assumed = inSetup.Length == 0 ? null : inSetup }, assumed);
+    }
+
+    // What the pump itself is taken to be; it stands in no set-up.
+    private static IEnumerable<AssumptionDto> OfThePump(PumpDto dto, ReciprocatingPump pump)
+    {
+        if (dto.RodRatio is null && pump.RodRatio != 0)
+            yield return new("rodRatio", "Crank radius over rod length", Quantity.Digits(Math.Abs(pump.RodRatio)), "usual for such a crank");
+        if (dto.Slip is null)
+            yield return new("slip", "Valve slip when healthy", $"{Quantity.Digits(100 * pump.Slip)} %", "usual: 2 to 5 %");
     }
 
     private static SetupDto Said(SetupDto? given)
