@@ -12,6 +12,8 @@ const props = defineProps<{ data: CaseResource; tell: (change: ChangeRequest) =>
 
 const text = useStorage(`mild-hunch.jot.${props.data.id}`, '');
 const understood = ref<JotResponse>();
+/** The line that was understood; what is typed since has not been read yet. */
+const readLine = ref('');
 const problem = ref('');
 const focus = () => document.getElementById('jot-input')?.focus();
 const leave = () => document.getElementById('jot-input')?.blur();
@@ -34,6 +36,7 @@ async function read(): Promise<boolean> {
     const answer = taken(await api.POST('/api/jot', { body: { pump: props.data.pump.pump, text: line } }));
     if (mine !== latest) return false;
     understood.value = answer;
+    readLine.value = line;
     problem.value = '';
     return true;
   } catch (error) {
@@ -55,7 +58,8 @@ function take(suggestion: string) {
 }
 
 async function add() {
-  if (!(await read()) || items.value.length === 0) return;
+  const isRead = understood.value !== undefined && readLine.value === text.value;
+  if (!(isRead || (await read())) || items.value.length === 0) return;
   const jotted = items.value;
   const left = gaps.value.map((g) => g.text).join(', ');
   const done = await props.tell({

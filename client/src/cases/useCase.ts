@@ -30,6 +30,9 @@ export function useCase(id: string) {
   const query = useQuery({
     queryKey: key,
     queryFn: async () => taken(await api.GET('/api/cases/{id}', { params: { path: { id } } })),
+    // Replaced as a whole with every answer: nothing gains by watching its parts or comparing them.
+    shallow: true,
+    structuralSharing: false,
   });
   const trouble = ref('');
   const busy = ref(0);
