@@ -213,7 +213,7 @@ p {
 
 @media print {
   .foot,
-  .limits {
+  .limits.limits {
     display: none;
   }
 }

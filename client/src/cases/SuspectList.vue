@@ -108,4 +108,10 @@ ol:not(.every) > li:first-child {
 .more {
   margin-left: auto;
 }
+
+@media print {
+  .more.more {
+    display: none;
+  }
+}
 </style>

@@ -40,9 +40,9 @@ const option = computed(() => {
       ...axis,
       max: end.value,
       splitLine: { show: false },
-      axisLabel: { ...text, showMinLabel: false, formatter: (v: number) => `${digits(v)} ms` },
+      axisLabel: { ...text, showMinLabel: false, showMaxLabel: false, formatter: (v: number) => `${digits(v)} ms` },
     },
-    yAxis: { ...axis, name: props.unit, min: least, max: most, splitNumber: 2 },
+    yAxis: { ...axis, name: props.unit, min: least, max: most, interval: (most - least) / 2 },
     series: [
       {
         type: 'line',

@@ -97,4 +97,10 @@ const fitted = computed(() => fit(tags.value, props.field, `+ ${asked.value}`));
   color: var(--ink-2);
   white-space: nowrap;
 }
+
+@media print {
+  .tag.add {
+    display: none;
+  }
+}
 </style>

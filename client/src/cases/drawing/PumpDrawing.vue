@@ -52,4 +52,14 @@ const parts = computed(() => suspicion(props.data.diagnosis.suspects));
 .tags {
   position: absolute;
 }
+
+@media print {
+  .scroller {
+    overflow: visible;
+  }
+
+  .drawing {
+    min-width: 0 !important;
+  }
+}
 </style>
