@@ -5,7 +5,7 @@ using OpenQA.Selenium.Support.UI;
 
 // Takes the pictures of the README from a running product.
 // BASE_URL, and one argument a picture: file|path|width x height|light or dark|text to wait for[|script to run first].
-// A path may name a demo pump, "case:FOG-2" or "pump:FOG-2".
+// A path may name a demo pump, "case:FOG-2/suspect" or "pump:FOG-2", with what follows it in the address.
 var address = Environment.GetEnvironmentVariable("BASE_URL") ?? "http://127.0.0.1:5080";
 var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
 options.AddArguments(
@@ -38,8 +38,10 @@ async Task<string> Resolve(string path)
     var at = path.Split(':');
     if (at.Length == 1)
         return path;
+    var end = at[1].IndexOfAny(['/', '?']);
+    var (tag, rest) = end < 0 ? (at[1], "") : (at[1][..end], at[1][end..]);
     using var rows = JsonDocument.Parse(await http.GetStringAsync(new Uri(
         at[0] == "case" ? "/api/cases" : "/api/pumps", UriKind.Relative)));
-    var row = rows.RootElement.EnumerateArray().First(r => r.GetProperty("tag").GetString() == at[1]);
-    return $"/{at[0]}s/{row.GetProperty("id").GetString()}";
+    var row = rows.RootElement.EnumerateArray().First(r => r.GetProperty("tag").GetString() == tag);
+    return $"/{at[0]}s/{row.GetProperty("id").GetString()}{rest}";
 }

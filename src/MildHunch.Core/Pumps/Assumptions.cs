@@ -3,8 +3,8 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Pumps;
 
 /// <summary>
-/// What is taken for granted of a pump of which only the type plate is known. Common practice, no source: pumps are run at about
-/// four fifths of their rating, and the control is set a tenth above the working pressure, never above the rating.
+/// What is taken for granted of a pump of which only the type plate is known (docs/trade.md, From the plate). Common practice,
+/// no source: pumps are run at about four fifths of their rating, and the control is set a tenth above the working pressure.
 /// </summary>
 public static class Assumptions
 {
