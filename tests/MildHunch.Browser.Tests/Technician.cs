@@ -43,6 +43,12 @@ public sealed class Technician : IDisposable
         Sees("Where the water goes");
     }
 
+    public string Address => browser.Url;
+
+    public string Title => browser.Title;
+
+    public void Back() => browser.Navigate().Back();
+
     public void Reload() => browser.Navigate().Refresh();
 
     public void Sees(string text) => Until($"to see “{text}”", () => Text.Contains(text, StringComparison.OrdinalIgnoreCase));
@@ -90,11 +96,10 @@ public sealed class Technician : IDisposable
     /// <summary>Strikes Tab until what has the focus carries this name.</summary>
     public void TabTo(string name)
     {
-        const string focused = "(e => (e.getAttribute('aria-label') || [...(e.labels || [])].map(l => l.textContent).join(' ') || e.textContent)"
-            + ".trim().replace(/\\s+/g, ' '))(document.activeElement)";
+        Walk();
         for (var struck = 0; struck < 40; struck++)
         {
-            if (((string)Ask(focused)!).StartsWith(name, StringComparison.OrdinalIgnoreCase))
+            if (((string)Ask("walk.focused()")!).StartsWith(name, StringComparison.OrdinalIgnoreCase))
                 return;
             Key(Keys.Tab);
         }
@@ -158,10 +163,8 @@ public sealed class Technician : IDisposable
     public IReadOnlyList<string> AccessibilityBreaks()
     {
         browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "axe.min.js")));
-        var json = (string)browser.ExecuteAsyncScript(
-            "const done = arguments[arguments.length - 1]; axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', "
-                + "'wcag22aa'], rules: { region: { enabled: true }, 'aria-dialog-name': { enabled: true }, 'landmark-one-main': { enabled: true }, "
-                + "'landmark-unique': { enabled: true }, 'label-title-only': { enabled: true }, 'page-has-heading-one': { enabled: true } } }).then(r => done(JSON.stringify(r.violations)))")!;
+        Walk();
+        var json = (string)browser.ExecuteAsyncScript("walk.breaks().then(arguments[arguments.length - 1])")!;
         return [.. JsonNode.Parse(json)!.AsArray()
             .SelectMany(v => v!["nodes"]!.AsArray().Select(n => $"{v["id"]}: {n!["target"]} {n["failureSummary"]}"))];
     }
@@ -184,16 +187,13 @@ public sealed class Technician : IDisposable
     /// <summary>Layout shift of the page so far, as browsers measure it, input or not.</summary>
     public double LayoutShift()
     {
-        browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js")));
+        Walk();
         return Convert.ToDouble(
             browser.ExecuteAsyncScript("walk.shift().then(arguments[arguments.length - 1])"),
             System.Globalization.CultureInfo.InvariantCulture);
     }
 
-    // Nothing moves while it is looked at.
-    private void Walk() => browser.ExecuteScript(
-        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js"))
-            + "; document.head.insertAdjacentHTML('beforeend', '<style>* { transition: none !important; animation: none !important }</style>')");
+    private void Walk() => browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js")));
 
     public void Until(string what, Func<bool> holds)
     {

@@ -55,8 +55,26 @@ window.walk = (() => {
     return found;
   };
 
+  // Nothing moves while it is looked at.
+  const still = () =>
+    document.head.insertAdjacentHTML('beforeend', '<style>* { transition: none !important; animation: none !important }</style>');
+  const alsoWanted = ['region', 'aria-dialog-name', 'landmark-one-main', 'landmark-unique', 'label-title-only', 'page-has-heading-one'];
+
   return {
+    // Breaks of WCAG 2.2 AA, and of the best practice for regions, dialogs and labels.
+    async breaks() {
+      const rules = Object.fromEntries(alsoWanted.map((rule) => [rule, { enabled: true }]));
+      const runOnly = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+      return JSON.stringify((await axe.run(document, { runOnly, rules })).violations);
+    },
+    // Name of what has the focus.
+    focused() {
+      const e = document.activeElement;
+      const labels = [...(e.labels ?? [])].map((l) => l.textContent).join(' ');
+      return (e.getAttribute('aria-label') || labels || e.textContent).trim().replace(/\s+/g, ' ');
+    },
     findings() {
+      still();
       const all = [...document.querySelectorAll('body *')].filter(shown);
       return [...new Set([...sideways(), ...smallText(all), ...smallTargets(all), ...cut(all), ...spilt(all), ...overlaps()])].join('\n');
     },
@@ -69,6 +87,7 @@ window.walk = (() => {
     },
     // Opens the editor of every place of the drawing; names those where there is nothing to say or enter.
     async editors() {
+      still();
       const pause = (ms) => new Promise((go) => setTimeout(go, ms));
       const until = async (holds) => {
         for (let i = 0; i < 100 && !holds(); i++) await pause(20);

@@ -41,7 +41,7 @@ defineEmits<{ working: [quantity: string] }>();
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(9.5rem, 1fr));
   gap: 0 0.75rem;
-  padding: 0 0.6rem 0.35rem;
+  padding: 0 0.6rem;
 }
 
 .reading.reading {
@@ -51,8 +51,8 @@ defineEmits<{ working: [quantity: string] }>();
   align-content: start;
   justify-items: stretch;
   text-align: left;
-  padding: 0.15rem 0.4rem;
-  line-height: 1.25;
+  padding: 0 0.4rem;
+  line-height: 1.2;
 }
 
 .top {

@@ -65,7 +65,7 @@ const below = computed(() => parts.value.filter((p) => says(p) && !isInside(p)))
 
 <style scoped>
 .ledger {
-  padding: 0.15rem 1rem 0;
+  padding: 0 1rem;
 }
 
 header {
@@ -110,8 +110,8 @@ button {
 
 .bar {
   display: flex;
-  height: 48px;
-  margin: 0.15rem 0;
+  height: 47px;
+  margin: 0;
   border: 1.5px solid var(--ink);
   border-radius: 4px;
   overflow: hidden;
@@ -167,6 +167,7 @@ p {
   display: flex;
   flex-wrap: wrap;
   gap: 0 1.25rem;
+  line-height: 1.15;
 }
 
 .swatch {

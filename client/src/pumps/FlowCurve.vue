@@ -8,6 +8,11 @@ import { digits } from '@/shared/format';
 /** What the pump delivers and what the nozzle passes, against pressure; they meet at the operating point. */
 const props = defineProps<{ curves: Schemas['CurvesResponse'] }>();
 const theme = useChartTheme();
+const label = computed(() => {
+  const { operating, flowUnit, pressureUnit } = props.curves;
+  const meeting = `${digits(operating.nozzleFlow)} ${flowUnit} and ${digits(operating.pressure)} ${pressureUnit}`;
+  return `Flow of pump and outlet against pressure; they meet at ${meeting}`;
+});
 
 const option = computed(() => {
   const { ink, water, text, axis } = theme.value;
@@ -75,11 +80,7 @@ const option = computed(() => {
 </script>
 
 <template>
-  <PlotFrame
-    :option="option"
-    height="19rem"
-    :label="`Flow of pump and outlet against pressure; they meet at ${digits(curves.operating.nozzleFlow)} ${curves.flowUnit} and ${digits(curves.operating.pressure)} ${curves.pressureUnit}`"
-  />
+  <PlotFrame :option="option" height="19rem" :label="label" />
   <p class="key"><b class="pump">solid</b> pump, dashed its band · <b>dotted</b> outlet · they meet where it runs</p>
 </template>
 

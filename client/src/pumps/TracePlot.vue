@@ -25,10 +25,10 @@ const values = computed(() => {
   return (chamber ? props.trace.chambers[Number(chamber[1])] : undefined) ?? props.trace.head;
 });
 const end = computed(() => (props.trace.seconds.at(-1) ?? 1) * 1000);
-const label = computed(
-  () =>
-    `Pressure over time, ${digits(Math.min(...values.value))} to ${digits(Math.max(...values.value))} ${props.unit} in ${digits(end.value)} ms`,
-);
+const label = computed(() => {
+  const [least, most] = [Math.min(...values.value), Math.max(...values.value)];
+  return `Pressure over time, ${digits(least)} to ${digits(most)} ${props.unit} in ${digits(end.value)} ms`;
+});
 
 const option = computed(() => {
   const { ink, water, text, axis } = theme.value;

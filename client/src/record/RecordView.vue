@@ -36,7 +36,8 @@ const words: Record<string, string> = {
 function typeName(type: string): string {
   const at = type.lastIndexOf('-');
   const cylinders = Number(type.slice(at + 1));
-  return `${words[type.slice(0, at)] ?? type.slice(0, at)}, ${cylinders} ${type.startsWith('intensifier') ? 'ends' : cylinders === 1 ? 'cylinder' : 'cylinders'}`;
+  const each = type.startsWith('intensifier') ? 'ends' : cylinders === 1 ? 'cylinder' : 'cylinders';
+  return `${words[type.slice(0, at)] ?? type.slice(0, at)}, ${cylinders} ${each}`;
 }
 
 function confirm(type: string, event: Event) {

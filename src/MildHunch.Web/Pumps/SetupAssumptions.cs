@@ -58,7 +58,7 @@ public static class SetupAssumptions
     private static IEnumerable<AssumptionDto> OfThePump(PumpDto dto, ReciprocatingPump pump)
     {
         if (dto.RodRatio is null && pump.RodRatio != 0)
-            yield return new("rodRatio", "Crank radius over rod length", Quantity.Digits(Math.Abs(pump.RodRatio)), "usual for such a crank");
+            yield return new("rodRatio", "Crank radius over rod length", Quantity.Digits(Math.Abs(pump.RodRatio)), "usual for a crank");
         if (dto.Slip is null)
             yield return new("slip", "Valve slip when healthy", $"{Quantity.Digits(100 * pump.Slip)} %", "usual: 2 to 5 %");
     }

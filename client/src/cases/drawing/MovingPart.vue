@@ -23,6 +23,11 @@ const box = computed<Box>(() =>
     ? { x: x.value - 40, y: plungerY - 30, w: 80, h: 60 }
     : { x: x.value - r.value, y: plungerY - r.value, w: 2 * r.value, h: 2 * r.value },
 );
+const cup = computed(() => {
+  const [lip, root] = [x.value + out.value * 26, x.value + out.value * 2];
+  const [top, bottom] = [plungerY - 17, plungerY + 17];
+  return `M ${lip} ${top} Q ${root} ${top} ${root} ${plungerY} Q ${root} ${bottom} ${lip} ${bottom}`;
+});
 /** Outwards: away from the crank between the two. */
 const out = computed(() => (k.value === 1 ? -1 : 1));
 </script>
@@ -39,10 +44,7 @@ const out = computed(() => (k.value === 1 ? -1 : 1));
   >
     <template v-if="isCup">
       <path :d="`M ${x - 36} ${plungerY - 22} H ${x + 36} M ${x - 36} ${plungerY + 22} H ${x + 36}`" class="seat" />
-      <path
-        :d="`M ${x + out * 26} ${plungerY - 17} Q ${x + out * 2} ${plungerY - 17} ${x + out * 2} ${plungerY} Q ${x + out * 2} ${plungerY + 17} ${x + out * 26} ${plungerY + 17}`"
-        class="cup"
-      />
+      <path :d="cup" class="cup" />
       <path :d="`M ${x + out * 2} ${plungerY} H ${x - out * 38}`" class="rod" />
     </template>
     <template v-else>

@@ -58,7 +58,7 @@ export function fit(tags: Tag[], field: Box, plus: string): Fitted {
 }
 
 // The pump, as it was corrected, can no longer show it: it stays, can be left out, and does not count.
-const idle = ' · not counted';
+const idle = '· not counted';
 
 /** Tags of one place, in the order they were noted. */
 export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Tag[] {
@@ -72,7 +72,9 @@ export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Ta
   return [
     ...readings.map((r) => ({
       id: r.id,
-      text: `${r.quantity === first ? '' : `${what(r.quantity)?.short.toLowerCase() ?? ''} `}${range(r)}${r.at ? ` ${r.at}` : ''}${r.judged ? '' : idle}`,
+      text: [r.quantity === first ? '' : what(r.quantity)?.short.toLowerCase(), range(r), r.at, r.judged ? '' : idle]
+        .filter(Boolean)
+        .join(' '),
       says: `${what(r.quantity)?.name ?? r.quantity}: ${range(r)}`,
       isFigure: true,
       isOff: r.judged && off(r.quantity),
@@ -80,7 +82,7 @@ export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Ta
     })),
     ...cues.map((c) => ({
       id: c.id,
-      text: `${c.tag}${c.at ? ` ${c.at}` : ''}${c.judged ? '' : idle}`,
+      text: [c.tag, c.at, c.judged ? '' : idle].filter(Boolean).join(' '),
       says: c.says,
       isFigure: false,
       isOff: c.judged && c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer),
