@@ -6,7 +6,6 @@ import { useDialogAddress, useOpenInAddress } from '@/shared/address/useDialogAd
 import type { ChangeRequest, JudgedCase } from '@/shared/api/client';
 import { usePumpKnowledge } from '@/shared/api/useKnowledge';
 import DoubtDialog from '@/shared/doubt/DoubtDialog.vue';
-import { useKeys } from '@/shared/keys/useKeys';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
 import CaseSide from './CaseSide.vue';
@@ -25,6 +24,7 @@ import { asStage, stageNames, type Stage } from './stages';
 import { asTaken } from './taken';
 import { useCase } from './useCase';
 import { figureOf } from './useCaseFigures';
+import { useCaseKeys } from './useCaseKeys';
 
 const props = defineProps<{ id: string; stage?: string }>();
 const router = useRouter();
@@ -62,16 +62,7 @@ useTitle(() =>
 const say = (change: ChangeRequest) =>
   access.tell(asTaken(change, stage.value, data.value ?? { readings: [], cues: [] }));
 
-useKeys([
-  { keys: 'u', says: 'Undo', run: () => void (data.value?.undo && access.undo()) },
-  { keys: 'r', says: 'Redo', run: () => void (data.value?.redo && access.redo()) },
-  { keys: 'g a', says: 'Go to Ask', run: () => go('ask') },
-  { keys: 'g m', says: 'Go to Measure', run: () => go('measure') },
-  { keys: 'g s', says: 'Go to Suspect', run: () => go('suspect') },
-  { keys: 'g o', says: 'Go to Open', run: () => go('open') },
-  { keys: 'g e', says: 'Go to Mend', run: () => go('mend') },
-  { keys: 'g v', says: 'Go to Prove', run: () => go('prove') },
-]);
+useCaseKeys(access, go);
 </script>
 
 <template>

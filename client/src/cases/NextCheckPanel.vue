@@ -6,6 +6,7 @@ import { useKeys } from '@/shared/keys/useKeys';
 import CheckAnswers from './CheckAnswers.vue';
 import CheckReading from './CheckReading.vue';
 import HowToCheck from './HowToCheck.vue';
+import { useCheckAnswer } from './useCheckAnswer';
 import { useNextCheck } from './useNextCheck';
 
 /** The check that tells most a minute, answerable here; each answer says first what it would do, and stays where the finger is. */
@@ -41,33 +42,13 @@ watch(
   () => (how.value = false),
 );
 
-function answer(index: number) {
-  const chosen = check.value?.answers[index];
-  const cue = check.value?.cue;
-  if (!chosen || !cue) return;
-  const { answer: id, cylinder, side } = chosen;
-  void props.tell({ cues: [{ cue, answer: id, ...(cylinder ? { cylinder } : {}), ...(side ? { side } : {}) }] });
-}
+const { answer, couldNot, limited } = useCheckAnswer(
+  () => props.data,
+  check,
+  (change) => props.tell(change),
+);
 
-const limited = computed(() => {
-  const l = props.data.limits;
-  return !!(l.keepRunning || l.apprentice || l.mostMinutes || l.without?.length || l.avoid?.length);
-});
-
-/** Tried in vain: no evidence, and not asked for again. */
-function couldNot() {
-  const id = check.value?.cue ?? check.value?.reading;
-  if (id) void props.tell({ couldNot: [...props.data.couldNot, id] });
-}
-
-useKeys([
-  { keys: 'n', says: 'Next check', run: () => panel.value?.focus() },
-  ...Array.from({ length: 9 }, (_, i) => ({
-    keys: String(i + 1),
-    says: `Answer ${i + 1} of the next check`,
-    run: () => answer(i),
-  })),
-]);
+useKeys([{ keys: 'n', says: 'Next check', run: () => panel.value?.focus() }]);
 </script>
 
 <template>

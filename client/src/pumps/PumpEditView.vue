@@ -1,39 +1,32 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Accordion from 'primevue/accordion';
 import AccordionContent from 'primevue/accordioncontent';
 import AccordionHeader from 'primevue/accordionheader';
 import AccordionPanel from 'primevue/accordionpanel';
 import Button from 'primevue/button';
-import { computed, nextTick, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, ref } from 'vue';
 import PumpSketch from '@/cases/drawing/PumpSketch.vue';
-import { api, inWords, problemsIn, Refusal, taken } from '@/shared/api/client';
 import DoubtDialog from '@/shared/doubt/DoubtDialog.vue';
-import { useDoubts } from '@/shared/doubt/useDoubts';
 import { digits } from '@/shared/format';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import AssumedList from './AssumedList.vue';
 import PlateConflicts from './PlateConflicts.vue';
 import PlateFields from './PlateFields.vue';
-import { fieldOf, problemsOf, toPump, toRequest } from './plate';
-import { plateFields, problemOf, sections } from './plateSections';
+import { toPump, toRequest } from './plate';
+import { plateFields, sections } from './plateSections';
 import { useAssumptions } from './useAssumptions';
 import { usePlateDraft } from './usePlateDraft';
+import { usePumpForm } from './usePumpForm';
 
 /** The type plate first; all the rest is assumed, drawn and listed beside it until somebody knows better. */
 const props = defineProps<{ id?: string }>();
-const router = useRouter();
-const client = useQueryClient();
 const draft = usePlateDraft(props.id);
-const { plate, etag, conflicts, trouble } = draft;
+const { plate, conflicts, trouble } = draft;
 const { completed, assumed } = useAssumptions(plate);
-const problems = ref<Record<string, string>>({});
-const opened = ref<string[]>([]);
-const doubts = useDoubts();
 const form = ref<HTMLFormElement>();
+const { problems, opened, doubts, store } = usePumpForm(props.id, draft, form);
 
 useTitle(() => `${props.id ? `Correct ${plate.tag}` : 'New pump'} · Mild Hunch`);
 
@@ -50,55 +43,6 @@ const hints = computed(() => {
   }
   return all;
 });
-
-/** Shows every problem at its field, opens what hides one, and puts the reader at the first. */
-async function show(found: Record<string, string>, says: string) {
-  problems.value = found;
-  trouble.value = says;
-  const hiding = sections.filter((s) => s.fields.some((f) => problemOf(f, found) !== undefined)).map((s) => s.id);
-  opened.value = [...new Set([...opened.value, ...hiding])];
-  await nextTick();
-  form.value?.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
-}
-
-async function store(sure?: true): Promise<void> {
-  const unread = problemsOf(plate);
-  const count = Object.keys(unread).length;
-  if (count) return show(unread, `${count === 1 ? 'One field is' : `${count} fields are`} not right yet; see there.`);
-  const body = { ...toRequest(plate), ...(sure ? { sure } : {}) };
-  try {
-    const stored = props.id
-      ? taken(
-          await api.PUT('/api/pumps/{id}', {
-            params: { path: { id: props.id } },
-            body,
-            headers: { 'If-Match': etag.value },
-          }),
-        )
-      : taken(await api.POST('/api/pumps', { body }));
-    draft.done();
-    await client.invalidateQueries();
-    await router.push(`/pumps/${stored.id}`);
-  } catch (error) {
-    await refused(error);
-  }
-}
-
-async function refused(error: unknown): Promise<void> {
-  if (error instanceof Refusal && error.status === 412) {
-    await draft.renew();
-    trouble.value =
-      'Somebody corrected this pump meanwhile, so nothing is stored yet. Look it over, then store it again.';
-    return;
-  }
-  if (!(error instanceof Refusal) || error.doubts.length === 0) return show(problemsIn(error), inWords(error));
-  const decision = await doubts.ask(error.doubts);
-  if (!decision) return show({}, 'Nothing is stored yet; what you typed is still there.');
-  if ('sure' in decision) return store(true);
-  const key = fieldOf(decision.doubt.field);
-  if (key) plate[key] = { text: String(decision.meant.value), unit: decision.meant.unit };
-  return store();
-}
 </script>
 
 <template>

@@ -1,5 +1,5 @@
-import { useDebounceFn } from '@vueuse/core';
-import { onScopeDispose, ref, watch, type Ref } from 'vue';
+import { watchDebounced } from '@vueuse/core';
+import { onScopeDispose, ref, type Ref } from 'vue';
 import { api, taken, type Schemas } from '@/shared/api/client';
 import { toPump, toRequest, type Plate } from './plate';
 
@@ -17,6 +17,7 @@ export function useAssumptions(plate: Plate): PlateInference {
   const completed = ref<Schemas['NameplateResponse']>();
   const assumed = ref<Schemas['CompletedSetup']>();
   let asked = 0;
+  let gone = false;
 
   async function answerOf<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T | undefined> {
     try {
@@ -26,7 +27,8 @@ export function useAssumptions(plate: Plate): PlateInference {
     }
   }
 
-  const ask = useDebounceFn(async () => {
+  async function ask() {
+    if (gone) return;
     const mine = ++asked;
     const pump = toPump(plate);
     const [worked, taken] = await Promise.all([
@@ -36,10 +38,13 @@ export function useAssumptions(plate: Plate): PlateInference {
     if (mine !== asked) return;
     completed.value = worked;
     assumed.value = taken;
-  }, pause);
+  }
 
-  watch(plate, () => void ask(), { deep: true, immediate: true });
-  // What was asked last is answered to nobody.
-  onScopeDispose(() => void asked++);
+  watchDebounced(plate, () => void ask(), { debounce: pause, deep: true, immediate: true });
+  // A page that has gone asks nothing more, and what was asked last is answered to nobody.
+  onScopeDispose(() => {
+    gone = true;
+    asked++;
+  });
   return { completed, assumed };
 }

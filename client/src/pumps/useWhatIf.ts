@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query';
+import { watchDebounced } from '@vueuse/core';
 import { computed, ref, watch, type Ref } from 'vue';
 import { api, inWords, taken, type PumpResource } from '@/shared/api/client';
 import { asItIs, untouched, whatIfBody, type WhatIf } from './whatIf';
@@ -31,16 +32,12 @@ export function useWhatIf(pump: Ref<PumpResource | undefined>) {
 
   // A slider speaks dozens of times a second; the last word counts.
   const body = ref<ReturnType<typeof whatIfBody>>();
-  let waiting: number | undefined;
-  watch(
+  watchDebounced(
     [pump, tried],
     () => {
-      window.clearTimeout(waiting);
-      waiting = window.setTimeout(() => {
-        if (pump.value && tried.value) body.value = whatIfBody(pump.value, tried.value, running.value);
-      }, pause);
+      if (pump.value && tried.value) body.value = whatIfBody(pump.value, tried.value, running.value);
     },
-    { deep: true, immediate: true },
+    { debounce: pause, deep: true, immediate: true },
   );
 
   const on = computed(() => body.value !== undefined);

@@ -1,3 +1,4 @@
+import { watchDebounced } from '@vueuse/core';
 import { computed, onScopeDispose, ref, watch, type Ref } from 'vue';
 import { api, inWords, Refusal, taken, type Schemas } from '@/shared/api/client';
 import { forField, readEntry, whyNot } from '@/shared/numbers';
@@ -18,7 +19,6 @@ export function useSum(sum: Ref<Sum | undefined>) {
   const results = ref<Schemas['SumResultDto'][]>([]);
   const problems = ref<Record<string, string>>({});
   const trouble = ref('');
-  let waiting: number | undefined;
   let asked = 0;
 
   watch(
@@ -82,18 +82,11 @@ export function useSum(sum: Ref<Sum | undefined>) {
     }
   }
 
-  watch(
-    [entries, picks],
-    () => {
-      window.clearTimeout(waiting);
-      waiting = window.setTimeout(() => void work(), pause);
-    },
-    { deep: true, immediate: true },
-  );
-
-  // What was asked last is answered to nobody.
+  // A page that has gone asks nothing more, and what was asked last is answered to nobody.
+  let gone = false;
+  watchDebounced([entries, picks], () => void (gone || work()), { debounce: pause, deep: true, immediate: true });
   onScopeDispose(() => {
-    window.clearTimeout(waiting);
+    gone = true;
     asked++;
   });
 
