@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { useOpenInAddress } from '@/shared/address/useDialogAddress';
 import { api, inWords, taken } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
@@ -11,7 +11,9 @@ import { useKeys } from '@/shared/keys/useKeys';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import CaseLine from './CaseLine.vue';
-import NewCaseDialog from './NewCaseDialog.vue';
+
+// Fetched when a case is opened, not with the list.
+const NewCaseDialog = defineAsyncComponent(() => import('./NewCaseDialog.vue'));
 
 const step = 100;
 const most = 500;
@@ -95,7 +97,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
         @click="away = !away"
       />
     </main>
-    <NewCaseDialog v-model:visible="adding" />
+    <NewCaseDialog v-if="adding" v-model:visible="adding" />
   </div>
 </template>
 

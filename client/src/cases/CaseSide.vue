@@ -81,6 +81,11 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   min-height: 10rem;
 }
 
+/* A message is shown whole; the list above it scrolls with it where room is short. */
+.suspects :deep(.p-message) {
+  flex: none;
+}
+
 .side:not(.suspect) {
   grid-template-rows: auto auto minmax(0, 1fr);
 }

@@ -4,7 +4,6 @@ import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import NewCaseDialog from '@/cases/NewCaseDialog.vue';
 import { useOpenInAddress } from '@/shared/address/useDialogAddress';
 import { api, inWords, taken, type Figure } from '@/shared/api/client';
 import { useArchive } from '@/shared/archive/useArchive';
@@ -17,6 +16,7 @@ import SimulatedGauge from './SimulatedGauge.vue';
 import WhatIfStrip from './WhatIfStrip.vue';
 import { useWhatIf } from './useWhatIf';
 
+const NewCaseDialog = defineAsyncComponent(() => import('@/cases/NewCaseDialog.vue'));
 const CurvesPanel = defineAsyncComponent(() => import('./CurvesPanel.vue'));
 
 /** A pump on the bench: what it should show, its curves, its gauge in time, and what would happen if. */
@@ -100,7 +100,7 @@ async function away() {
         </div>
       </section>
       <PumpFacts :pump="pump" />
-      <NewCaseDialog v-model:visible="adding" :pump-id="id" />
+      <NewCaseDialog v-if="adding" v-model:visible="adding" :pump-id="id" />
       <WorkingDialog :figure="figure" @close="figure = undefined" />
     </main>
     <main v-else class="sheet"><p aria-live="polite">Working the pump out …</p></main>
