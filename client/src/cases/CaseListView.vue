@@ -70,12 +70,12 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
         <div v-for="c in group.cases" :key="c.id" class="row">
           <CaseLine :line="c" />
           <Button
+            :label="away ? 'bring back' : 'put away'"
             variant="text"
             severity="secondary"
             :aria-label="`${away ? 'Bring back' : 'Put away'}: ${c.tag}, ${c.complaint}`"
             @click="(away ? bringBack : putAway)({ kind: 'case', id: c.id, name: c.complaint })"
-            ><span class="p-button-label">{{ away ? 'bring back' : 'put away' }}</span></Button
-          >
+          />
         </div>
       </section>
       <p v-if="cases.data.value && inAll > cases.data.value.length" class="more">

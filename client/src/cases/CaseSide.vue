@@ -8,7 +8,7 @@ import StopNow from './StopNow.vue';
 import SuspectList from './SuspectList.vue';
 import WorkPanel from './WorkPanel.vue';
 import type { Stage } from './stages';
-import { actionKey, suspectKey } from './useCaseFigures';
+import { actionKey, suspectKey } from './figures';
 
 /** What the case says and asks, beside the drawing: suspects at every stage, then what belongs to this one. */
 defineProps<{

@@ -23,7 +23,7 @@ import { readSpot, spotKey } from './drawing/spots';
 import { asStage, stageNames, type Stage } from './stages';
 import { asTaken } from './taken';
 import { useCase } from './useCase';
-import { figureOf } from './useCaseFigures';
+import { figureOf } from './figures';
 import { useCaseKeys } from './useCaseKeys';
 
 const props = defineProps<{ id: string; stage?: string }>();

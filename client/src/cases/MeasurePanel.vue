@@ -36,19 +36,23 @@ const inVain = () =>
           >{{ range(r) }}<template v-if="r.at"> ({{ r.at }} the mend)</template></b
         >
         <Button
+          label="take out"
           variant="text"
           severity="secondary"
           :aria-label="`Take out ${nameOf(r.quantity)}`"
           @click="tell({ remove: [r.id] })"
-          ><span class="p-button-label">take out</span></Button
-        >
+        />
       </li>
       <li v-for="c in data.cues" :key="c.id">
         <span>{{ c.says }}</span>
         <span />
-        <Button variant="text" severity="secondary" :aria-label="`Take out ${c.says}`" @click="tell({ remove: [c.id] })"
-          ><span class="p-button-label">take out</span></Button
-        >
+        <Button
+          label="take out"
+          variant="text"
+          severity="secondary"
+          :aria-label="`Take out ${c.says}`"
+          @click="tell({ remove: [c.id] })"
+        />
       </li>
     </ul>
     <p v-if="data.readings.length + data.cues.length === 0" class="quiet">

@@ -19,9 +19,13 @@ const noted = computed(() => {
   <ul v-if="noted.length" aria-label="Noted here">
     <li v-for="t in noted" :key="t.id">
       <span>{{ t.text }}</span>
-      <Button variant="text" severity="secondary" :aria-label="`Take out ${t.says}`" @click="$emit('takeOut', t.id)"
-        ><span class="p-button-label">take out</span></Button
-      >
+      <Button
+        label="take out"
+        variant="text"
+        severity="secondary"
+        :aria-label="`Take out ${t.says}`"
+        @click="$emit('takeOut', t.id)"
+      />
     </li>
   </ul>
 </template>

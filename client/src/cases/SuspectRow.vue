@@ -46,12 +46,12 @@ const place = computed(() => (settledPlace(props.suspect) ? '' : placeWords(prop
         <span>{{ e.text }}</span>
         <Button
           v-if="entries.has(e.source)"
+          label="leave out"
           variant="text"
           severity="secondary"
           :aria-label="`Leave out: ${e.text}`"
           @click="$emit('takeOut', e.source)"
-          ><span class="p-button-label">leave out</span></Button
-        >
+        />
       </li>
       <li v-if="Math.abs(suspect.togetherDecibans) >= 1" class="quiet">
         Together: pieces that only count side by side, {{ signed(suspect.togetherDecibans, 2) }} dB

@@ -48,13 +48,13 @@ function tap(cue: string, answer: string, k?: number) {
         <li v-for="a in actions" :key="a.action">
           <span>{{ a.name }}</span>
           <Button
+            :label="percent(a.probability)"
             variant="text"
             severity="secondary"
             class="figure"
             :aria-label="`${percent(a.probability)}: why ${a.name}`"
             @click="$emit('open', a)"
-            ><span class="p-button-label">{{ percent(a.probability) }}</span></Button
-          >
+          />
           <span class="quiet">{{ a.mendMinutes }} min</span>
         </li>
       </ol>

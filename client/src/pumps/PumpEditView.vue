@@ -8,7 +8,7 @@ import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import PumpSketch from '@/cases/drawing/PumpSketch.vue';
 import DoubtDialog from '@/shared/doubt/DoubtDialog.vue';
-import { digits } from '@/shared/format';
+import { quantity } from '@/shared/format';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import AssumedList from './AssumedList.vue';
@@ -34,12 +34,15 @@ const hints = computed(() => {
   const all: Record<string, string> = {};
   for (const key of ['plungerDiameter', 'stroke', 'ratedSpeed', 'ratedFlow'] as const) {
     const found = completed.value?.[key];
-    if (found) all[key] = `${digits(found.value, 4)} ${found.unit}`;
+    if (found) all[key] = quantity(found, 4);
   }
-  for (const a of assumed.value?.assumed ?? []) {
-    if (a.field === 'speed') all.speed = a.value;
-    if (a.field === 'controlSetting') all.controlSetting = a.value;
-    if (a.field === 'nozzle') [all.nozzleFlow, all.nozzleAt] = a.value.split(' at ') as [string, string];
+  const setup = assumed.value?.setup;
+  const unsaid = new Set(assumed.value?.assumed.map((a) => a.field));
+  if (unsaid.has('speed') && setup?.speed) all.speed = quantity(setup.speed, 4);
+  if (unsaid.has('controlSetting') && setup?.controlSetting) all.controlSetting = quantity(setup.controlSetting, 4);
+  if (unsaid.has('nozzle') && setup?.nozzle) {
+    if (setup.nozzle.flow) all.nozzleFlow = quantity(setup.nozzle.flow, 4);
+    if (setup.nozzle.at) all.nozzleAt = quantity(setup.nozzle.at, 4);
   }
   return all;
 });

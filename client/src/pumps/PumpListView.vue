@@ -49,12 +49,12 @@ useKeys([{ keys: 'a', says: 'A new pump', run: () => void router.push('/pumps/ne
           </RouterLink>
           <Button
             v-if="away"
+            label="bring back"
             variant="text"
             severity="secondary"
             :aria-label="`Bring back ${p.tag}`"
             @click="bringBack({ kind: 'pump', id: p.id, name: p.tag })"
-            ><span class="p-button-label">bring back</span></Button
-          >
+          />
         </li>
       </ul>
       <Button

@@ -1,6 +1,6 @@
 import type { PumpRequest, PumpResource, Quantity, Schemas } from '@/shared/api/client';
 import { forField, readEntry, readNumber, whyNot } from '@/shared/numbers';
-import { useUnits } from '@/shared/units/useUnits';
+import { spoken } from '@/shared/units/useUnits';
 
 /** A quantity as it stands in its field: not a number until somebody asks. */
 export interface TypedQuantity {
@@ -9,11 +9,7 @@ export interface TypedQuantity {
 }
 
 // A fresh field speaks the units of whoever uses this device.
-const usual: Record<string, string> = { bar: 'psi', 'L/min': 'US gal/min', mm: 'in', m: 'ft', '°C': '°F', kW: 'hp' };
-const typed = (unit: string): TypedQuantity => ({
-  text: '',
-  unit: useUnits().units.value === 'us' ? (usual[unit] ?? unit) : unit,
-});
+const typed = (si: string): TypedQuantity => ({ text: '', unit: spoken(si) });
 
 /** All fields of the pump form, as typed. */
 export function emptyPlate() {

@@ -31,13 +31,13 @@ export function useAssumptions(plate: Plate): PlateInference {
     if (gone) return;
     const mine = ++asked;
     const pump = toPump(plate);
-    const [worked, taken] = await Promise.all([
+    const [worked, filled] = await Promise.all([
       answerOf(api.POST('/api/nameplate', { body: pump })),
       answerOf(api.POST('/api/nameplate/assumptions', { body: { pump, setup: toRequest(plate).setup ?? null } })),
     ]);
     if (mine !== asked) return;
     completed.value = worked;
-    assumed.value = taken;
+    assumed.value = filled;
   }
 
   watchDebounced(plate, () => void ask(), { debounce: pause, deep: true, immediate: true });

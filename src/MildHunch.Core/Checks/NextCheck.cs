@@ -7,6 +7,9 @@ namespace MildHunch.Core.Checks;
 /// <summary>Who would lead after an answer, in words with the place where one stands out, and by what share.</summary>
 public sealed record LeaderThen(string Name, double Share)
 {
+    /// <summary>Where among the hypotheses it stands.</summary>
+    internal int Hypothesis { get; init; }
+
     /// <summary>Both in one line.</summary>
     public override string ToString() => $"{Name} → {HunchWords.Percent(Share)}";
 }

@@ -26,6 +26,7 @@ internal sealed class NextChecks
     private readonly PredictedAnswers predicted;
     private readonly Ranking ranking;
     private readonly RepairCost repair;
+    private readonly LeaderThen now;
     private PredictiveNodes? nodes;
 
     /// <summary>
@@ -41,6 +42,7 @@ internal sealed class NextChecks
         predicted = new PredictedAnswers(bench, posterior, this.supposed.Count > 0);
         ranking = new Ranking(bench.Contenders);
         repair = new RepairCost(bench.Contenders);
+        now = Then(posterior.Probability);
     }
 
     /// <summary>Expected minutes to the pump mended when nothing more is tested.</summary>
@@ -70,7 +72,7 @@ internal sealed class NextChecks
             return null;
         var second = suspects[1].Fault;
         var turns = checks.SelectMany(c => c.Answers.Select(a => (c.Check, Answer: a)))
-            .Where(p => bench.Case.Hypotheses[ranking.Leader(p.Answer.After).Hypothesis].Fault == second).ToArray();
+            .Where(p => bench.Case.Hypotheses[p.Answer.Then.Hypothesis].Fault == second).ToArray();
         if (turns.Length == 0)
             return new Rival(second, null, null, 0);
         var best = turns.MaxBy(t => t.Answer.Probability);
@@ -80,13 +82,9 @@ internal sealed class NextChecks
     // A check of which every answer that may well come leaves the verdict as it stands, to the figure, is nobody's minute worth.
     private bool ChangesSomething(NextCheck check)
     {
-        var (leader, share) = ranking.Leader(posterior.Probability);
         return check.Answers.Where(a => a.Probability >= MayWellCome).Any(a =>
-        {
-            var (then, becomes) = ranking.Leader(a.After);
-            return then != leader || Math.Abs(becomes - share) >= Noticed
-                || Math.Abs(a.After[then] - posterior.Probability[leader]) >= Noticed;
-        });
+            a.Then.Hypothesis != now.Hypothesis || Math.Abs(a.Then.Share - now.Share) >= Noticed
+                || Math.Abs(a.After[now.Hypothesis] - posterior.Probability[now.Hypothesis]) >= Noticed);
     }
 
     private IEnumerable<Check> Possible() =>
@@ -212,7 +210,7 @@ internal sealed class NextChecks
         var where = h.Cylinder is { } k && after[best] > 0.6 * share
             ? $", {Sentences.Place(k, null, h.Fault.Location == FaultLocation.End).Trim()}"
             : "";
-        return new LeaderThen($"{h.Fault.Name}{where}", share);
+        return new LeaderThen($"{h.Fault.Name}{where}", share) { Hypothesis = best };
     }
 
     /// <summary>An answer, what would still be open after it (bits), and the minutes to the pump mended then.</summary>

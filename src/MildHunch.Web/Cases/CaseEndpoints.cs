@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using MildHunch.Store;
-using MildHunch.Web.Cases.Archive;
 using MildHunch.Web.Cases.List;
 using MildHunch.Web.Cases.Open;
 using MildHunch.Web.Cases.Stage;
@@ -25,7 +24,7 @@ public static class CaseEndpoints
         TellCase.Map(cases);
         UndoChange.Map(cases);
         GoToStage.Map(cases);
-        PutAway.Map(cases);
+        cases.MapArchived<CaseEntity>("case");
     }
 
     public static void AddCases(this IServiceCollection services) => services

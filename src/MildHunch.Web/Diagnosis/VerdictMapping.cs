@@ -3,9 +3,10 @@ using MildHunch.Core.Diagnosis.Hypotheses;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Evidence;
 using MildHunch.Web.Expectation;
-using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
@@ -50,7 +51,7 @@ public static class VerdictMapping
             ToDto(v.Ledger, request.Pump!.Cylinders!.Value),
             [.. v.Contradictions.Select(c => new ContradictionDto(c.Source, c.Text, Math.Round(c.Sigmas, 1)))],
             [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
-            [.. v.Comparisons.Select(c => ToDto(c, request))],
+            [.. v.Comparisons.Select(c => ToDto(c, request.Readings ?? [], ArrangementOf(request)))],
             v.Expectation.ToDtos(),
             v.Considered,
             [.. v.Pairs.Select(p => new PairDto([ToDto(p.First), ToDto(p.Second)], Round(p.Probability)))],
@@ -58,6 +59,9 @@ public static class VerdictMapping
             ToDto(v.OpenNow),
             v.Rival is { } rival ? ToDto(rival) : null,
             [.. v.StopNow.Select(s => new StopNowDto(s.Sign.Id, s.Sign.Text, s.Sign.Why, s.Sources))]);
+
+    private static Arrangement ArrangementOf(DiagnosisRequest request) =>
+        Mapping.Choice(request.Pump!.Arrangement, "pump.arrangement", Arrangement.CrankPlunger);
 
     private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
         s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
@@ -85,11 +89,10 @@ public static class VerdictMapping
             a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then.ToString(), a.Then.Name, Round(a.Then.Share)))]);
 
     // Comes back in the unit it was read in.
-    private static ComparisonDto ToDto(Comparison c, DiagnosisRequest request)
+    private static ComparisonDto ToDto(Comparison c, IReadOnlyList<ReadingDto> readings, Arrangement arrangement)
     {
-        var written = request.Readings?.LastOrDefault(r => r.Quantity == c.What.Id)?.Value?.Unit;
+        var written = readings.LastOrDefault(r => r.Quantity == c.What.Id)?.Value?.Unit;
         var unit = written is null ? Units.Preferred(c.What.Kind) : Quantity.UnitNamed(c.What.Kind, written, "unit");
-        var arrangement = request.Pump.ToCore().Arrangement;
         QuantityDto Show(double si) => new Amount(c.What.Kind, si).ToDto(unit);
         return new ComparisonDto(
             c.What.Id, ReadingNames.Full(c.What.Id, arrangement), ReadingNames.Short(c.What.Id, arrangement), c.What.Place,

@@ -15,9 +15,9 @@ public static class PumpDoubts
         DoubtDto?[] doubts =
         [
             About("pump.ratedPressure", request.Pump!.RatedPressure, Plausibility.OfRating(pump.Arrangement)),
-            request.Setup?.Assumed?.Contains("controlSetting") == true
+            request.Setup?.Assumed?.Contains(SetupAssumptions.Setting) == true
                 ? null
-                : About("setup.controlSetting", request.Setup?.ControlSetting, Plausibility.OfSetting(pump)),
+                : About($"setup.{SetupAssumptions.Setting}", request.Setup?.ControlSetting, Plausibility.OfSetting(pump)),
         ];
         DoubtDto[] asked = [.. doubts.OfType<DoubtDto>()];
         if (asked.Length > 0)

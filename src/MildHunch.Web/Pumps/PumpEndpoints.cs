@@ -23,10 +23,7 @@ public static class PumpEndpoints
         group.MapGet("/{id}", One).WithSummary("One pump.");
         group.MapPost("/", Add).WithSummary("A new pump.");
         group.MapPut("/{id}", Change).WithSummary("Corrects a pump; needs If-Match.");
-        group.MapPut("/{id}/archived", (string id, MildHunchDb db, TimeProvider clock, CancellationToken stop) =>
-            Mark(id, clock.GetUtcNow().UtcDateTime, db, stop)).WithSummary("Puts a pump away; its cases stay.");
-        group.MapDelete("/{id}/archived", (string id, MildHunchDb db, CancellationToken stop) => Mark(id, null, db, stop))
-            .WithSummary("Brings a pump back that was put away.");
+        group.MapArchived<PumpEntity>("pump");
     }
 
     private static async Task<Ok<PumpResource>> One(string id, MildHunchDb db, HttpResponse response, CancellationToken stop)
@@ -64,11 +61,6 @@ public static class PumpEndpoints
         ETags.Show(response, pump.Version);
         return TypedResults.Ok(pump.ToResource());
     }
-
-    private static async Task<IResult> Mark(string id, DateTime? at, MildHunchDb db, CancellationToken stop) =>
-        await db.Pumps.Where(p => p.Id == id).ExecuteUpdateAsync(set => set.SetProperty(p => p.ArchivedAt, at), stop) == 0
-            ? throw RefusalException.NotFound("pump", id)
-            : TypedResults.NoContent();
 
     private static async Task RefuseTwin(MildHunchDb db, string tag, string? but, CancellationToken stop)
     {

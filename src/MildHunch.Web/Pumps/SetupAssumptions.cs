@@ -15,7 +15,7 @@ public static class SetupAssumptions
 {
     public const string Nozzle = "nozzle";
     private const string Speed = "speed";
-    private const string Setting = "controlSetting";
+    public const string Setting = "controlSetting";
 
     public static CompletedSetup Complete(PumpDto? dto, SetupDto? given)
     {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import SharePlate from './SharePlate.vue';
-import SuspectPart from './SuspectPart.vue';
-import { drive, plungerY } from './layout';
+import DriveBox from './DriveBox.vue';
+import { drive } from './layout';
 
 /** Crank and connecting rods seen from the side: one throw and one rod a cylinder, a full turn shared among them. */
 const props = defineProps<{ xs: number[]; probability?: number; chosen: boolean }>();
@@ -20,40 +19,21 @@ const rods = computed(() =>
     };
   }),
 );
-const first = computed(() => props.xs[0] ?? 0);
 </script>
 
 <template>
-  <g>
-    <path :d="`M ${first} ${plungerY} H ${drive.x}`" class="axis" />
-    <SuspectPart
-      name="Crank and drive"
-      :box="drive"
-      :probability="probability"
-      :chosen="chosen"
-      spot="crank"
-      @tap="$emit('tap')"
-    >
-      <circle :cx="shaft.x" :cy="shaft.y" :r="shaft.wheel" class="wheel" />
-      <g v-for="(r, k) in rods" :key="k">
-        <path :d="`M ${r.head.x} ${r.head.y} L ${r.pin.x} ${r.pin.y}`" class="rod" />
-        <path :d="`M ${drive.x + 4} ${r.head.y} H ${r.head.x}`" class="crosshead" />
-        <circle :cx="r.pin.x" :cy="r.pin.y" r="4" class="pin" />
-      </g>
-      <circle :cx="shaft.x" :cy="shaft.y" r="6" class="pin" />
-    </SuspectPart>
-    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h / 2" :probability="probability" />
-  </g>
+  <DriveBox name="Crank and drive" :xs="xs" :probability="probability" :chosen="chosen" @tap="$emit('tap')">
+    <circle :cx="shaft.x" :cy="shaft.y" :r="shaft.wheel" class="wheel" />
+    <g v-for="(r, k) in rods" :key="k">
+      <path :d="`M ${r.head.x} ${r.head.y} L ${r.pin.x} ${r.pin.y}`" class="rod" />
+      <path :d="`M ${drive.x + 4} ${r.head.y} H ${r.head.x}`" class="crosshead" />
+      <circle :cx="r.pin.x" :cy="r.pin.y" r="4" class="pin" />
+    </g>
+    <circle :cx="shaft.x" :cy="shaft.y" r="6" class="pin" />
+  </DriveBox>
 </template>
 
 <style scoped>
-.axis {
-  fill: none;
-  stroke: var(--ink-2);
-  stroke-width: 2;
-  stroke-dasharray: 10 4 2 4;
-}
-
 .wheel {
   fill: var(--paper);
   stroke: var(--ink);

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import SharePlate from './SharePlate.vue';
-import SuspectPart from './SuspectPart.vue';
-import { drive, plungerY } from './layout';
+import DriveBox from './DriveBox.vue';
+import { drive } from './layout';
 
 /** A tilted plate with its pistons round it, seen from the side, and the motor that turns it. */
 const props = defineProps<{ xs: number[]; probability?: number; chosen: boolean }>();
@@ -17,45 +16,26 @@ const pistons = computed(() =>
     return { y: middle.y + up, foot: middle.x - up * lean - 5 };
   }),
 );
-const first = computed(() => props.xs[0] ?? 0);
 </script>
 
 <template>
-  <g>
-    <path :d="`M ${first} ${plungerY} H ${drive.x}`" class="axis" />
-    <SuspectPart
-      name="Tilted plate and motor"
-      :box="drive"
-      :probability="probability"
-      :chosen="chosen"
-      spot="crank"
-      @tap="$emit('tap')"
-    >
-      <path v-for="(p, k) in pistons" :key="k" :d="`M ${drive.x + 6} ${p.y} H ${p.foot}`" class="piston" />
-      <ellipse
-        :cx="middle.x"
-        :cy="middle.y"
-        rx="6"
-        ry="29"
-        :transform="`rotate(23 ${middle.x} ${middle.y})`"
-        class="plate"
-      />
-      <path :d="`M ${middle.x} ${middle.y} H ${drive.x + 84}`" class="shaft-end" />
-      <rect :x="drive.x + 84" :y="middle.y - 20" width="44" height="40" class="motor" />
-      <path v-for="k in 4" :key="`fin${k}`" :d="`M ${drive.x + 84 + k * 9} ${middle.y - 20} v 40`" class="fin" />
-    </SuspectPart>
-    <SharePlate :x="drive.x + drive.w / 2" :y="drive.y + drive.h / 2" :probability="probability" />
-  </g>
+  <DriveBox name="Tilted plate and motor" :xs="xs" :probability="probability" :chosen="chosen" @tap="$emit('tap')">
+    <path v-for="(p, k) in pistons" :key="k" :d="`M ${drive.x + 6} ${p.y} H ${p.foot}`" class="piston" />
+    <ellipse
+      :cx="middle.x"
+      :cy="middle.y"
+      rx="6"
+      ry="29"
+      :transform="`rotate(23 ${middle.x} ${middle.y})`"
+      class="plate"
+    />
+    <path :d="`M ${middle.x} ${middle.y} H ${drive.x + 84}`" class="shaft-end" />
+    <rect :x="drive.x + 84" :y="middle.y - 20" width="44" height="40" class="motor" />
+    <path v-for="k in 4" :key="`fin${k}`" :d="`M ${drive.x + 84 + k * 9} ${middle.y - 20} v 40`" class="fin" />
+  </DriveBox>
 </template>
 
 <style scoped>
-.axis {
-  fill: none;
-  stroke: var(--ink-2);
-  stroke-width: 2;
-  stroke-dasharray: 10 4 2 4;
-}
-
 .piston {
   stroke: var(--ink);
   stroke-width: 7;

@@ -1,7 +1,8 @@
 import type { CaseResource, JudgedCase, Knowledge } from '@/shared/api/client';
 import { range } from '@/shared/format';
+import { isOff } from '../deviation';
 import { pixels, type Box, type Place } from './layout';
-import { spotOf, standingAt, type Spot } from './spots';
+import { observablesAt, spotOf, standingAt, type Spot } from './spots';
 
 /** Something noted, pinned where it was taken. */
 export interface Tag {
@@ -63,12 +64,12 @@ const idle = '· not counted';
 /** Tags of one place, in the order they were noted. */
 export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Tag[] {
   const { readings, cues } = standingAt(place, data as CaseResource, knowledge);
-  const off = (id: string) => Math.abs(data.diagnosis.comparisons.find((c) => c.quantity === id)?.sigmas ?? 0) > 2;
+  const off = (id: string) => data.diagnosis.comparisons.some((c) => c.quantity === id && isOff(c));
   const healthy = (cue: string, answer: string) =>
     knowledge.cues.find((c) => c.id === cue)?.answers.find((a) => a.id === answer)?.healthy ?? true;
   const what = (id: string) => knowledge.observables.find((o) => o.id === id);
   // One reading of the place needs no name: the place says it.
-  const first = knowledge.observables.find((o) => o.place === place)?.id;
+  const first = observablesAt(place, knowledge)[0]?.id;
   return [
     ...readings.map((r) => ({
       id: r.id,

@@ -893,7 +893,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts a pump away; its cases stay. */
+        /** Puts a pump away: it leaves its list, keeps all that belongs to it, and can be brought back. */
         put: {
             parameters: {
                 query?: never;
@@ -1209,7 +1209,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts a case away: it leaves the list and can be brought back. */
+        /** Puts a case away: it leaves its list, keeps all that belongs to it, and can be brought back. */
         put: {
             parameters: {
                 query?: never;

@@ -51,8 +51,8 @@ export function useArchive(): Archive {
 
   async function putAway(what: Stored) {
     if (!(await mark(what, true))) return;
-    const undo = (): ArchiveToast => ({ undo: () => void bringBack(what) });
-    toast.add({ severity: 'info', summary: `“${what.name}” is put away.`, life: 12_000, ...undo() });
+    const wayBack: ArchiveToast = { undo: () => void bringBack(what) };
+    toast.add({ severity: 'info', summary: `“${what.name}” is put away.`, life: 12_000, ...wayBack });
   }
 
   return { putAway, bringBack };

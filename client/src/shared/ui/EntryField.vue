@@ -1,18 +1,16 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext';
 import Select from 'primevue/select';
-import { computed, useId } from 'vue';
+import { useId } from 'vue';
 
 /** A figure as it is typed, with its unit beside it. What is typed stays text until somebody asks. */
 const text = defineModel<string>({ required: true });
 const unit = defineModel<string>('unit', { default: '' });
-const props = defineProps<{
+defineProps<{
   label: string;
   units?: readonly string[];
   /** What counts while the field is empty. */
   hint?: string;
-  /** What that is, in words below the field. */
-  assumed?: string;
   problem?: string;
   required?: boolean;
   disabled?: boolean;
@@ -20,9 +18,6 @@ const props = defineProps<{
   autofocus?: boolean;
 }>();
 const id = useId();
-const described = computed(
-  () => [props.problem && `${id}-problem`, props.assumed && `${id}-assumed`].filter(Boolean).join(' ') || undefined,
-);
 </script>
 
 <template>
@@ -42,7 +37,7 @@ const described = computed(
         :disabled="disabled"
         :placeholder="hint"
         :invalid="!!problem"
-        :aria-describedby="described"
+        :aria-describedby="problem ? `${id}-problem` : undefined"
       />
       <Select
         v-if="units && units.length > 1"
@@ -55,7 +50,6 @@ const described = computed(
       <slot />
     </div>
     <p v-if="problem" :id="`${id}-problem`" class="problem" role="alert">{{ problem }}</p>
-    <p v-if="assumed" :id="`${id}-assumed`" class="quiet assumed">{{ assumed }}</p>
   </div>
 </template>
 
@@ -75,10 +69,5 @@ const described = computed(
 
 span.unit {
   min-width: 2.5rem;
-}
-
-.assumed {
-  margin: 0.15rem 0 0;
-  font-size: 0.9375rem;
 }
 </style>

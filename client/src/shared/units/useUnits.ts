@@ -8,9 +8,22 @@ const units = useStorage<UnitSystem>('mild-hunch.units', 'si');
 
 export const useUnits = (): { units: Ref<UnitSystem> } => ({ units });
 
+const usUnits: Record<string, string> = {
+  bar: 'psi',
+  'L/min': 'US gal/min',
+  mm: 'in',
+  m: 'ft',
+  '°C': '°F',
+  kW: 'hp',
+  L: 'US gal',
+};
+
+/** The unit in which whoever uses this device says what is said in this SI unit. */
+export const spoken = (si: string): string => (units.value === 'us' ? (usUnits[si] ?? si) : si);
+
 /** A list of units with the one of the chosen set first, where the list has one. */
 export function offered(list: readonly string[]): string[] {
-  const usual = ['psi', 'US gal/min', 'in', 'ft', '°F', 'hp', 'US gal'];
+  const usual = Object.values(usUnits);
   if (units.value === 'si') return [...list];
   return [...list].sort((a, b) => Number(usual.includes(b)) - Number(usual.includes(a)));
 }

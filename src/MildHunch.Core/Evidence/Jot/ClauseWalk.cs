@@ -126,9 +126,11 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         var start = waiting.Count > 0 ? Math.Min(waiting[0].Start, clause[from].Start) : clause[from].Start;
         var end = clause[at - 1].End;
         foreach (var one in read)
-            items.Add(new JotItem(
-                start, end - start, new JotNumber(one.What.Id, new Amount(one.What.Kind, one.Unit.ToSi(one.Value))), one.Unit, null,
-                $"{one.What.Name}: {new Amount(one.What.Kind, one.Unit.ToSi(one.Value)).Text(one.Unit)}"));
+        {
+            var amount = new Amount(one.What.Kind, one.Unit.ToSi(one.Value));
+            var says = $"{ReadingNames.Full(one.What.Id, jot.Pump.Arrangement)}: {amount.Text(one.Unit)}";
+            items.Add(new JotItem(start, end - start, new JotNumber(one.What.Id, amount), one.Unit, null, says));
+        }
         placed = words.Count > 0 && read[0].What.Id is not ("discharge-pressure" or "swing" or "speed");
         jot.LastUnit[read[0].What.Kind] = read[0].Unit;
         waiting.Clear();

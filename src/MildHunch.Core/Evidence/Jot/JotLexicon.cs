@@ -35,11 +35,11 @@ internal enum MeaningKind
 internal sealed record Meaning(MeaningKind Kind, string Id = "", string Answer = "", bool Alone = false, bool Generic = false);
 
 /// <summary>Something with a number that can be jotted: an observable, or one of the readings beside them.</summary>
-internal sealed record JotQuantity(string Id, string Name, Quantities.QuantityKind Kind)
+internal sealed record JotQuantity(string Id, Quantities.QuantityKind Kind)
 {
     public static JotQuantity? Find(string id) => Observables.Find(id) is { } what
-        ? new JotQuantity(what.Id, what.Name, what.Kind)
-        : TakenQuantities.All.Where(b => b.Id == id).Select(b => new JotQuantity(b.Id, b.Name, b.Kind)).FirstOrDefault();
+        ? new JotQuantity(what.Id, what.Kind)
+        : TakenQuantities.All.Where(b => b.Id == id).Select(b => new JotQuantity(b.Id, b.Kind)).FirstOrDefault();
 }
 
 /// <summary>The technician's shorthand, as data. Longest phrase first, so that "inlet hose" is not an inlet pressure.</summary>

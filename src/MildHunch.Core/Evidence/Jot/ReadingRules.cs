@@ -53,7 +53,7 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
         return null;
     }
 
-    private static (JotQuantity? What, string? Problem) What(IReadOnlyList<WordToken> words, JotValue value)
+    private (JotQuantity? What, string? Problem) What(IReadOnlyList<WordToken> words, JotValue value)
     {
         var kind = value.Unit?.Kind;
         if (words.All(w => !w.Is(MeaningKind.Label)))
@@ -70,13 +70,12 @@ internal sealed class ReadingRules(ReciprocatingPump pump, JotUnits units)
             ids = [.. fitting.Select(f => f.What).DistinctBy(w => w.Id)];
         if (ids.Length > 1 && Above.Select(a => ids.FirstOrDefault(i => i.Id == a)).FirstOrDefault(i => i is not null) is { } above)
             ids = [above];
-        return ids.Length == 1
-            ? (ids[0], null)
-            : (
-                null,
-                ids.Select(i => i.Kind).Distinct().Count() > 1
-                    ? "write the unit"
-                    : $"which is it: {string.Join(" or ", ids.Select(i => i.Name.ToLowerInvariant()))}?");
+        if (ids.Length == 1)
+            return (ids[0], null);
+        if (ids.Select(i => i.Kind).Distinct().Count() > 1)
+            return (null, "write the unit");
+        var names = ids.Select(i => ReadingNames.Full(i.Id, pump.Arrangement).ToLowerInvariant());
+        return (null, $"which is it: {string.Join(" or ", names)}?");
     }
 
     private static (JotQuantity? What, string? Problem) ByUnit(Unit? unit, bool bucket) => unit switch
