@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import type { CaseResource } from '@/shared/api/client';
+import DraftConflict from '@/shared/drafts/DraftConflict.vue';
 import { useDraft } from '@/shared/drafts/useDraft';
 import { forField, readNumber } from '@/shared/numbers';
 import EntryField from '@/shared/ui/EntryField.vue';
@@ -23,22 +24,36 @@ const noted = () => {
   return hours === undefined || hours === null ? '' : forField(hours);
 };
 const draft = useDraft(`mild-hunch.hours.${props.data.id}.${props.part}`, noted);
-const { text, changed } = draft;
+const { typed: text, changed, conflict } = draft;
 const problem = ref('');
 
 async function leave() {
-  if (!changed.value) return;
-  const typed = text.value.trim();
-  const hours = typed ? readNumber(typed) : null;
-  if (typed && (hours === null || hours < 0)) {
-    problem.value = `“${typed}” is no number of hours. Write it like 850, or nothing.`;
+  if (!changed.value || conflict.value !== undefined) return;
+  const told = text.value.trim();
+  const hours = told ? readNumber(told) : null;
+  if (told && (hours === null || hours < 0)) {
+    problem.value = `“${told}” is no number of hours. Write it like 850, or nothing.`;
     return;
   }
   problem.value = '';
   if (await props.save(props.part, hours)) draft.done();
 }
+
+function keepMine() {
+  draft.keepMine();
+  void leave();
+}
 </script>
 
 <template>
-  <EntryField v-model="text" :label="names[part] ?? part" :problem="problem" @focusout="leave" />
+  <div>
+    <EntryField v-model="text" :label="names[part] ?? part" :problem="problem" @focusout="leave" />
+    <DraftConflict
+      v-if="conflict !== undefined"
+      :theirs="conflict && `${conflict} h`"
+      what="these hours"
+      @mine="keepMine"
+      @theirs="draft.takeStored()"
+    />
+  </div>
 </template>

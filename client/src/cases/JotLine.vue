@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { useEventListener, useMediaQuery, useStorage } from '@vueuse/core';
+import { useEventListener, useMediaQuery } from '@vueuse/core';
 import Button from 'primevue/button';
 import Chip from 'primevue/chip';
 import InputText from 'primevue/inputtext';
 import { computed, ref, watch } from 'vue';
 import { api, inWords, taken, type CaseResource, type ChangeRequest, type JotResponse } from '@/shared/api/client';
+import { useDraft } from '@/shared/drafts/useDraft';
 import { useKeys } from '@/shared/keys/useKeys';
 
 /** One line of shorthand. It shows what it understood before it counts; what is typed is kept until it is taken. */
 const props = defineProps<{ data: CaseResource; tell: (change: ChangeRequest) => Promise<boolean>; trouble: string }>();
 
-const text = useStorage(`mild-hunch.jot.${props.data.id}`, '');
+const { typed: text } = useDraft(`mild-hunch.jot.${props.data.id}`, () => '');
 const understood = ref<JotResponse>();
 /** The line that was understood; what is typed since has not been read yet. */
 const readLine = ref('');

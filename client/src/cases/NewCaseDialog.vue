@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
-import { useStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import Dialog from 'primevue/dialog';
 import Textarea from 'primevue/textarea';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, inWords, Refusal, taken } from '@/shared/api/client';
+import { useDraft } from '@/shared/drafts/useDraft';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 
 /** A new case asks two things; both stay on this device until it is opened. */
@@ -16,21 +16,22 @@ const router = useRouter();
 const client = useQueryClient();
 const pumps = useQuery({ queryKey: ['pumps'], queryFn: async () => taken(await api.GET('/api/pumps')) });
 const choices = computed(() => (pumps.data.value ?? []).map((p) => ({ value: p.id, text: `${p.tag} · ${p.name}` })));
-const complaint = useStorage('mild-hunch.new-case', '');
-const pumpId = ref(props.pumpId ?? '');
+const draft = useDraft('mild-hunch.new-case', () => ({ pumpId: '', complaint: '' }));
+const { typed } = draft;
+if (props.pumpId) typed.value.pumpId = props.pumpId;
 const problems = ref<{ pumpId?: string; complaint?: string }>({});
 const trouble = ref('');
 
 async function open() {
   problems.value = {
-    ...(pumpId.value ? {} : { pumpId: 'Choose the pump it is about.' }),
-    ...(complaint.value.trim() ? {} : { complaint: 'Say what is wrong, in a sentence.' }),
+    ...(typed.value.pumpId ? {} : { pumpId: 'Choose the pump it is about.' }),
+    ...(typed.value.complaint.trim() ? {} : { complaint: 'Say what is wrong, in a sentence.' }),
   };
   trouble.value = '';
   if (Object.keys(problems.value).length) return;
   try {
-    const made = taken(await api.POST('/api/cases', { body: { pumpId: pumpId.value, complaint: complaint.value } }));
-    complaint.value = '';
+    const made = taken(await api.POST('/api/cases', { body: typed.value }));
+    draft.takeStored();
     await client.invalidateQueries({ queryKey: ['cases'] });
     await router.push(`/cases/${made.id}/${made.stage}`);
   } catch (error) {
@@ -44,7 +45,7 @@ async function open() {
   <Dialog v-model:visible="visible" modal header="New case" :style="{ width: 'min(32rem, 94vw)' }">
     <form @submit.prevent="open">
       <ChoiceField
-        v-model="pumpId"
+        v-model="typed.pumpId"
         label="Which pump?"
         :options="choices"
         placeholder="Choose a pump"
@@ -54,7 +55,7 @@ async function open() {
       <label>
         What is wrong?
         <Textarea
-          v-model="complaint"
+          v-model="typed.complaint"
           rows="3"
           autofocus
           placeholder="In the words of whoever told you"

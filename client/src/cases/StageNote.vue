@@ -14,7 +14,7 @@ const props = defineProps<{
 }>();
 
 const draft = useDraft(`mild-hunch.draft.${props.data.id}.${props.name}`, () => props.data.facts[props.name] ?? '');
-const { text, changed, conflict } = draft;
+const { typed: text, changed, conflict } = draft;
 const saving = ref(false);
 
 async function save() {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import { computed } from 'vue';
 import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
+import { useDraft } from '@/shared/drafts/useDraft';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 
 /** What it turned out to be, and where: closes the case, and speaks for the next pump of its kind. */
@@ -23,7 +23,8 @@ const closedAs = computed(() => {
 });
 
 // What it was is chosen by hand; until then the leader stands there. A choice made stays, whatever the verdict does meanwhile.
-const choice = useStorage(`mild-hunch.found.${props.data.id}`, { fault: '', cylinder: '' });
+const draft = useDraft(`mild-hunch.found.${props.data.id}`, () => ({ fault: '', cylinder: '' }));
+const choice = draft.typed;
 const fault = computed({
   get: () => choice.value.fault || (props.data.diagnosis.suspects[0]?.fault ?? ''),
   set: (id) => (choice.value = { ...choice.value, fault: id }),
@@ -40,7 +41,7 @@ const places = computed(() => [
 async function close() {
   const cylinder = location.value !== 'none' && choice.value.cylinder;
   if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
-    choice.value = { fault: '', cylinder: '' };
+    draft.takeStored();
 }
 </script>
 

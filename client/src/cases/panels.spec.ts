@@ -5,6 +5,7 @@ import type { ChangeRequest, Knowledge } from '@/shared/api/client';
 import { allKeys } from '@/shared/keys/useKeys';
 import NoVerdict from './NoVerdict.vue';
 import StopNow from './StopNow.vue';
+import HoursField from './HoursField.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
 import ReadingField from './ReadingField.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
@@ -287,6 +288,20 @@ describe('what is typed', () => {
     await field.setProps({ standing: standing(1420) });
     expect(value(field)).toBe('1390');
     expect(field.get('blockquote').text()).toBe('1420 rpm');
+  });
+
+  it('stays in hours that somebody else told meanwhile, and is not sent over theirs', async () => {
+    const told = (hours: number) => aCase({ hours: [{ part: 'hp-seal', hours }] });
+    const save = vi.fn().mockResolvedValue(true);
+    const field = mount(HoursField, { props: { data: told(400), part: 'hp-seal', save } });
+    await field.get('input').setValue('850');
+    await field.setProps({ data: told(600) });
+    await field.get('input').trigger('focusout');
+    expect(value(field)).toBe('850');
+    expect(field.get('blockquote').text()).toBe('600 h');
+    expect(save).not.toHaveBeenCalled();
+    await named(field, 'Keep mine')?.trigger('click');
+    expect(save).toHaveBeenCalledWith('hp-seal', 850);
   });
 
   it('stays in a note that somebody else wrote meanwhile, and is not sent over theirs', async () => {

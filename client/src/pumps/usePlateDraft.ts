@@ -1,13 +1,8 @@
-import { onMounted, reactive, ref, watch, type Ref } from 'vue';
+import { onMounted, ref, shallowRef, type Ref } from 'vue';
 import { api, inWords, taken } from '@/shared/api/client';
+import { copy, useDraft } from '@/shared/drafts/useDraft';
 import { emptyPlate, fromResource, type Plate } from './plate';
 import { merge, type FieldConflict } from './plateMerge';
-
-interface Kept {
-  plate: Plate;
-  /** What it was typed upon. */
-  basis: Plate;
-}
 
 export interface PlateDraft {
   plate: Plate;
@@ -21,58 +16,38 @@ export interface PlateDraft {
   done: () => void;
 }
 
-// Fields are objects: what is typed in one must not reach what it was typed upon.
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
 /** The plate of a pump as it is typed, kept on this device until it is stored, never laid unseen over what others stored. */
 export function usePlateDraft(id?: string): PlateDraft {
-  const key = `mild-hunch.pump.${id ?? 'new'}`;
-  const plate = reactive(emptyPlate());
-  let basis = emptyPlate();
-  let theirs = emptyPlate();
-  let stored = false;
+  const stored = shallowRef(emptyPlate());
+  const draft = useDraft(
+    `mild-hunch.pump.${id ?? 'new'}`,
+    () => stored.value,
+    (kept) => ({ ...emptyPlate(), ...kept }),
+  );
+  const plate = draft.typed.value;
   const etag = ref('');
   const conflicts = ref<FieldConflict[]>([]);
   const trouble = ref('');
 
-  function kept(): Kept | undefined {
-    const raw = window.localStorage.getItem(key);
-    if (!raw) return undefined;
-    const draft = JSON.parse(raw) as Partial<Kept> & Partial<Plate>;
-    // A draft of an older version is the plate alone: what it was typed upon is not known, so every difference is mine.
-    return draft.plate && draft.basis
-      ? { plate: { ...emptyPlate(), ...draft.plate }, basis: { ...emptyPlate(), ...draft.basis } }
-      : { plate: { ...emptyPlate(), ...(draft as Partial<Plate>) }, basis: emptyPlate() };
-  }
-
-  function layOver(now: Plate, draft: Kept | undefined) {
-    const merged = draft ? merge(draft.basis, draft.plate, now) : { plate: now, conflicts: [] };
-    theirs = now;
-    basis = now;
-    Object.assign(plate, copy(merged.plate));
-    conflicts.value = merged.conflicts;
-  }
-
-  async function fetched(): Promise<Plate> {
-    if (!id) return emptyPlate();
+  /** What only one of the two changed is taken from that one; where both did, what is typed here stands. */
+  async function renew() {
+    if (!id) return;
     const result = await api.GET('/api/pumps/{id}', { params: { path: { id } } });
     etag.value = result.response.headers.get('ETag') ?? '';
-    return fromResource(taken(result));
+    const now = fromResource(taken(result));
+    const merged = merge(draft.basedOn.value, plate, now);
+    stored.value = now;
+    Object.assign(plate, copy(merged.plate));
+    draft.keepMine();
+    conflicts.value = merged.conflicts;
   }
 
   onMounted(async () => {
     try {
-      layOver(await fetched(), kept());
+      await renew();
     } catch (error) {
       trouble.value = inWords(error);
     }
-    watch(
-      plate,
-      (now) => {
-        if (!stored) window.localStorage.setItem(key, JSON.stringify({ plate: now, basis } satisfies Kept));
-      },
-      { deep: true },
-    );
   });
 
   return {
@@ -80,14 +55,11 @@ export function usePlateDraft(id?: string): PlateDraft {
     etag,
     conflicts,
     trouble,
-    renew: async () => layOver(await fetched(), { plate: copy(plate), basis }),
+    renew,
     takeTheirs: ({ field }) => {
-      Object.assign(plate, { [field]: copy(theirs[field]) });
+      Object.assign(plate, { [field]: copy(stored.value[field]) });
       conflicts.value = conflicts.value.filter((c) => c.field !== field);
     },
-    done: () => {
-      stored = true;
-      window.localStorage.removeItem(key);
-    },
+    done: draft.done,
   };
 }

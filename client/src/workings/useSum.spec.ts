@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { effectScope, nextTick, ref } from 'vue';
+import { effectScope, nextTick, type EffectScope } from 'vue';
 import { api, type Schemas } from '@/shared/api/client';
 import { useSum } from './useSum';
 
@@ -19,14 +19,15 @@ const field = (id: string, over: object = {}) => ({
 const sum = (id: string, ...fields: object[]) =>
   ({ id, name: id, purpose: '', fromPump: false, hazards: [], fields }) as unknown as Sum;
 
-function opened(first: Sum) {
+const scopes: EffectScope[] = [];
+function opened(shown: Sum) {
   const post = vi.spyOn(api, 'POST').mockResolvedValue({ data: { results: [] }, response: new Response() } as never);
-  const shown = ref<Sum>(first);
   const scope = effectScope();
+  scopes.push(scope);
   const used = scope.run(() => useSum(shown));
   if (!used) throw new Error('the scope ended at once');
-  const type = (id: string, text: string) => (used.entries.value[id] = { text, unit: 'L' });
-  return { post, shown, used, type };
+  const type = (id: string, text: string) => (used.typed.value.entries[id] = { text, unit: 'L' });
+  return { post, used, type, leave: () => scope.stop() };
 }
 const settle = async () => {
   await nextTick();
@@ -39,6 +40,7 @@ beforeEach(() => {
   window.localStorage.clear();
 });
 afterEach(() => {
+  scopes.splice(0).forEach((s) => s.stop());
   vi.useRealTimers();
   vi.restoreAllMocks();
 });
@@ -65,19 +67,20 @@ describe('an everyday sum', () => {
     type('volume', 'half a bucket');
     await settle();
     expect(used.problems.value.volume).toContain('half a bucket');
-    expect(used.entries.value.volume?.text).toBe('half a bucket');
+    expect(used.typed.value.entries.volume?.text).toBe('half a bucket');
     expect(post).not.toHaveBeenCalled();
   });
 
   it('has each sum as it was left', async () => {
-    const { shown, used, type } = opened(sum('bucket', field('volume')));
-    type('volume', '12');
+    const bucket = opened(sum('bucket', field('volume')));
+    bucket.type('volume', '12');
     await settle();
-    shown.value = sum('drips', field('drops'));
-    await settle();
-    expect(used.entries.value).not.toHaveProperty('volume');
-    shown.value = sum('bucket', field('volume'));
-    await settle();
-    expect(used.entries.value.volume?.text).toBe('12');
+    bucket.leave();
+    expect(opened(sum('drips', field('drops'))).used.typed.value.entries).not.toHaveProperty('volume');
+    const again = opened(sum('bucket', field('volume'), field('time')));
+    expect(again.used.typed.value.entries).toEqual({
+      volume: { text: '12', unit: 'L' },
+      time: { text: '', unit: 'L' },
+    });
   });
 });
