@@ -40,14 +40,17 @@ if (args.Contains("--accuracy"))
 Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a "
     + "time");
 var stolenBefore = Stolen();
-if (!args.Contains("--record"))
+bool Wanted(string part) => args.Length == 0 || args.Contains(part);
+if (Wanted("--model"))
     Model.Measure();
 if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
 {
     using var http = new HttpClient { BaseAddress = new Uri(address) };
-    if (!args.Contains("--record"))
+    if (Wanted("--screen"))
+        await ScreenBench.SuspectsOnScreen(http);
+    if (Wanted("--questions"))
         await Questions(http);
-    if (Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
+    if (Wanted("--record") && Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
         await RecordBench.LongRecord(http, folder);
 }
 
