@@ -159,6 +159,10 @@ public sealed class Technician : IDisposable
 
     public object? Ask(string script, params object[] arguments) => browser.ExecuteScript($"return {script}", arguments);
 
+    /// <summary>Waits until the page, its style and its lettering are there.</summary>
+    public void HasLoaded() => Until("the page to be complete", () =>
+        Ask("document.readyState === 'complete' && document.fonts.status === 'loaded'") is true);
+
     /// <summary>Breaks of WCAG 2.2 AA that the axe rules find, one line each.</summary>
     public IReadOnlyList<string> AccessibilityBreaks()
     {
@@ -170,10 +174,10 @@ public sealed class Technician : IDisposable
     }
 
     /// <summary>What does not hold of the state on screen, a line each: walk.js says what is looked for.</summary>
-    public string LayoutFindings()
+    public IReadOnlyList<string> LayoutFindings()
     {
         Walk();
-        return (string)browser.ExecuteScript("return walk.findings()")!;
+        return ((string)browser.ExecuteScript("return walk.findings()")!).Split('\n', StringSplitOptions.RemoveEmptyEntries);
     }
 
     /// <summary>Places of the drawing whose editor has nothing to say or to enter, a line each.</summary>

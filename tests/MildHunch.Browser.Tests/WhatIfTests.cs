@@ -22,6 +22,8 @@ public partial class WhatIfTests(Product product)
         technician.Until("the needle to swing", () => Gauge(technician).Swing > 5 * sound.Swing);
         technician.Sees("What it would show");
         technician.Sees("An hour of running like this");
+        technician.LayoutFindings().ShouldBeEmpty();
+        technician.AccessibilityBreaks().ShouldBeEmpty();
         technician.Tap("Power wasted");
         technician.Sees("Source:");
         technician.Press(Keys.Escape);

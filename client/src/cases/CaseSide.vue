@@ -94,6 +94,11 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   grid-row: 3;
 }
 
+/* High enough for most checks, so that the list above does not move from one answer to the next. */
+.side.suspect .now {
+  min-height: 26rem;
+}
+
 .side:not(.suspect) .now {
   overflow-y: auto;
   border-top: 2px solid var(--ink);
@@ -121,6 +126,10 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
   .side .now {
     grid-row: 2;
     border-top: 0;
+  }
+
+  .side.suspect .now {
+    min-height: 0;
   }
 }
 

@@ -72,7 +72,9 @@ useCaseKeys(access, go);
     </ShellBar>
     <main v-if="error || !data || !knowledge" class="message">
       <template v-if="error">
-        <h1 role="alert">{{ error }}</h1>
+        <div role="alert">
+          <h1 tabindex="-1">{{ error }}</h1>
+        </div>
         <RouterLink class="link" to="/cases">All cases</RouterLink>
       </template>
       <p v-else aria-live="polite">Fetching the case …</p>

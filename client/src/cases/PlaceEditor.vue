@@ -21,8 +21,20 @@ const props = defineProps<{
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
 
-const popover = ref<InstanceType<typeof Popover>>();
+/** What the stock popover can do beyond what its types say. */
+type Editor = InstanceType<typeof Popover> & {
+  alignOverlay: () => void;
+  unbindResizeListener: () => void;
+  visible: boolean;
+};
+
+const popover = ref<Editor>();
 const spot = computed<Spot | undefined>(() => (at.value ? readSpot(at.value) : undefined));
+/** Space round the popover, and its width with that, as its style has them. */
+const margin = 8;
+const widest = 442;
+/** Stands where the part stands: the popover is laid out by boxes, and a part of a drawing has none. */
+const peg = ref<HTMLElement>();
 const opener = ref<HTMLElement | SVGElement | null>(null);
 const drip = useDrip();
 const refused = ref(false);
@@ -42,17 +54,35 @@ const anchorOf = (key: string) =>
   document.querySelector<HTMLElement>(`[data-spot="${key}"]`) ??
   document.querySelector<HTMLElement>(`[data-spot="${key.split('.')[0]}"]`);
 
+function place(key: string): boolean {
+  const part = anchorOf(key)?.getBoundingClientRect();
+  if (!part || !peg.value) return false;
+  // Beside the part where there is room, so that it stays in view; else under it. On a narrow screen the drawing is wider
+  // than the screen, and the part may stand out of it.
+  const room = window.innerWidth - part.right;
+  const under = Math.max(0, Math.min(part.left, window.innerWidth - part.width - 2 * margin));
+  const box =
+    room > widest
+      ? { left: part.right, top: part.top, width: 0, height: 0 }
+      : { left: under, top: part.top, width: part.width, height: part.height };
+  for (const [side, length] of Object.entries(box)) peg.value.style.setProperty(side, `${length}px`);
+  return true;
+}
+
 function show(key: string) {
   const active = document.activeElement;
   opener.value = active instanceof SVGElement || active instanceof HTMLElement ? active : null;
-  const anchor = anchorOf(key);
-  const editor = popover.value as
-    (InstanceType<typeof Popover> & { alignOverlay: () => void; visible: boolean }) | undefined;
-  if (!anchor || !editor) return;
+  const editor = popover.value;
+  if (!editor || !place(key)) return;
   const moves = editor.visible;
-  editor.show({ currentTarget: anchor } as unknown as Event, anchor);
-  if (moves) void nextTick(() => editor.alignOverlay());
+  editor.show({ currentTarget: peg.value } as unknown as Event, peg.value);
+  if (moves) void nextTick(move);
 }
+
+// A turned tablet or a window made smaller moves it; by itself it would shut, and half an entry with it.
+const stay = () => popover.value?.unbindResizeListener();
+const move = () => at.value && popover.value?.visible && place(at.value) && popover.value.alignOverlay();
+useEventListener(window, 'resize', () => requestAnimationFrame(move));
 
 // A tap beside it shuts it; a tap on another place opens that one instead.
 useEventListener(document, 'click', ({ target }) => {
@@ -81,15 +111,17 @@ async function note(change: ChangeRequest) {
 </script>
 
 <template>
+  <span ref="peg" class="peg" />
   <Popover
     ref="popover"
     class="place-editor"
     :dismissable="false"
     :pt="{ root: { 'aria-label': spot ? spotName(spot) : 'Place', 'aria-modal': 'false' } }"
+    @show="stay"
     @hide="closed"
   >
     <div v-if="spot" class="inside">
-      <header>
+      <div class="head">
         <h2>{{ spotName(spot) }}</h2>
         <Button
           variant="text"
@@ -98,7 +130,7 @@ async function note(change: ChangeRequest) {
           :autofocus="!readings.length && !isGroup(spot.place)"
           @click="popover?.hide()"
         />
-      </header>
+      </div>
       <WhichOne
         v-if="isGroup(spot.place)"
         :spot="spot"
@@ -136,13 +168,18 @@ async function note(change: ChangeRequest) {
 </template>
 
 <style scoped>
+.peg {
+  position: fixed;
+  visibility: hidden;
+}
+
 .inside {
   width: min(25rem, 86vw);
   max-height: min(72vh, 36rem);
   overflow-y: auto;
 }
 
-header {
+.head {
   display: flex;
   align-items: center;
   justify-content: space-between;

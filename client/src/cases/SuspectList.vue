@@ -23,11 +23,15 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
     <header>
       <h2>Suspects</h2>
       <b v-if="diagnosis.suspects[0]" class="hunch">{{ diagnosis.suspects[0].hunch }}</b>
+      <span v-if="!all && diagnosis.twoAtOnce >= 0.2"
+        >two at once <span class="figure">{{ percent(diagnosis.twoAtOnce) }}</span></span
+      >
       <Button
         variant="text"
         severity="secondary"
         class="more"
-        :label="all ? 'Only three' : `All ${diagnosis.suspects.length} suspects`"
+        :label="all ? 'Only three' : `All ${diagnosis.suspects.length}`"
+        :aria-label="all ? 'Only three suspects' : `All ${diagnosis.suspects.length} suspects`"
         :aria-expanded="all"
         @click="all = !all"
       />
@@ -50,9 +54,6 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
       <PairList :pairs="diagnosis.pairs" :probability="diagnosis.twoAtOnce" />
       <p v-if="diagnosis.rival" class="rival quiet">{{ diagnosis.rival.text }}</p>
     </template>
-    <p v-else-if="diagnosis.twoAtOnce >= 0.2" class="rival">
-      Two at once: <span class="figure">{{ percent(diagnosis.twoAtOnce) }}</span>
-    </p>
   </section>
 </template>
 
@@ -93,6 +94,15 @@ ol:not(.every) > li {
 
 ol:not(.every) > li:first-child {
   flex: 0 1 auto;
+}
+
+/* One line of reasons stays whole. */
+ol:not(.every):has(.why) {
+  min-height: 10.25rem;
+}
+
+ol:not(.every) > li:first-child:has(.why) {
+  min-height: 4.25rem;
 }
 
 .hunch::first-letter {

@@ -32,7 +32,8 @@ const place = computed(() => (settledPlace(props.suspect) ? '' : placeWords(prop
       >{{ suspect.hunch }}<template v-if="place"> · {{ place }}</template></span
     >
   </Button>
-  <ul v-if="reasoned && !detailed" class="why">
+  <!-- Where room is short the reasons scroll; keys must reach them too. -->
+  <ul v-if="reasoned && !detailed" class="why" tabindex="0" :aria-label="`Reasons for ${suspect.name}`">
     <li v-for="e in brief.for" :key="e.source + e.text"><b class="for">for</b> {{ e.brief }}</li>
     <li v-for="e in brief.against" :key="e.source + e.text"><b class="against">against</b> {{ e.brief }}</li>
     <li v-if="brief.for.length + brief.against.length === 0" class="quiet">

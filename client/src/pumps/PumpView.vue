@@ -50,7 +50,9 @@ async function away() {
   <div>
     <ShellBar />
     <main v-if="query.error.value" class="sheet">
-      <h1 tabindex="-1" role="alert">{{ inWords(query.error.value) }}</h1>
+      <div role="alert">
+        <h1 tabindex="-1">{{ inWords(query.error.value) }}</h1>
+      </div>
       <p><RouterLink class="link" to="/pumps">All pumps</RouterLink></p>
     </main>
     <main v-else-if="pump && ready" class="sheet">

@@ -46,6 +46,18 @@ public class NextCheckTests
         }
     }
 
+    /// <summary>An intensifier has strokes to count, no shaft to hold a tachometer to (common practice, no source).</summary>
+    [Fact]
+    public void Speed_is_asked_for_once_on_every_pump_and_as_strokes_where_there_is_no_shaft()
+    {
+        foreach (var (name, pump, bar) in Every.Arrangement.Append(("intensifier", Every.Intensifier(), 3000)))
+        {
+            var asked = Known.Checks.Where(c => c.Reading == "speed" && Catalogue.Fits(c, pump, Every.Plain(pump, bar))).ToArray();
+            asked.Length.ShouldBe(1, name);
+            asked[0].Name.Contains("strokes", StringComparison.Ordinal).ShouldBe(name == "intensifier", name);
+        }
+    }
+
     /// <summary>Opening a part under pressure needs it dead and vented first (common practice, no source).</summary>
     [Theory]
     [InlineData("discharge-valves-out")]

@@ -38,9 +38,8 @@ const rods = [plungerY - 53, plungerY + 53];
       @tap="$emit('tap')"
     >
       <path :d="`M ${middle} ${plungerY - 40} V ${plungerY + 40}`" class="piston" />
-      <text :x="middle - 34" :y="plungerY - 22" class="label">oil</text>
-      <text :x="middle + 34" :y="plungerY - 22" class="label">oil</text>
     </SuspectPart>
+    <text v-for="side in [-34, 34]" :key="side" :x="middle + side" :y="plungerY - 22" class="label">oil</text>
     <SharePlate :x="middle" :y="plungerY + 28" :probability="probability" />
   </g>
 </template>
