@@ -4,7 +4,7 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests;
 
 /// <summary>Pairs, limits, plan, readings as taken, the shop's record and the shop's own knowledge, over HTTP.</summary>
-public class WholeHunchTests(Workshop product)
+public class WholeHunchTests(ShopOfItsOwn product) : IClassFixture<ShopOfItsOwn>
 {
     [Fact]
     public async Task Limits_are_kept_and_unknown_ones_refused()

@@ -6,7 +6,7 @@ using static MildHunch.Web.Tests.Product;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>Cases under any sequence of changes, undo, redo and corrections of their pump: they open, and nothing is locked in.</summary>
-public class CaseSequenceTests(Workshop product)
+public class CaseSequenceTests(ShopOfItsOwn product) : IClassFixture<ShopOfItsOwn>
 {
     private enum Act
     {
