@@ -59,11 +59,11 @@ public sealed class Technician : IDisposable
     public void Tap(string name)
     {
         var quoted = $"\"{name}\"";
-        var path = $"//button[normalize-space(.)={quoted} or starts-with(normalize-space(.), {quoted})] | "
+        var path = $"//button[starts-with(normalize-space(.), {quoted})] | "
             + $"//a[starts-with(normalize-space(.), {quoted})] | //*[@role='button' and starts-with(@aria-label, {quoted})] | "
             + $"//button[starts-with(@aria-label, {quoted})] | //label[starts-with(normalize-space(.), {quoted}) and "
             + ".//input[@type='checkbox']]";
-        Click($"to tap “{name}”", path);
+        Click($"to tap “{name}”", $"//button[normalize-space(.)={quoted}]", path);
     }
 
     /// <summary>Taps an answer of the next check by its number.</summary>
@@ -217,9 +217,10 @@ public sealed class Technician : IDisposable
 
     public void Dispose() => Browsers.GiveBack(taken, Product.Http.BaseAddress!);
 
-    private void Click(string what, string path) => Until(what, () =>
+    // What is found by an earlier path is meant rather than what is found by a later one.
+    private void Click(string what, params string[] paths) => Until(what, () =>
     {
-        if (browser.FindElements(By.XPath(path)).FirstOrDefault(e => e.Displayed && e.Enabled) is not { } found)
+        if (paths.SelectMany(p => browser.FindElements(By.XPath(p))).FirstOrDefault(e => e.Displayed && e.Enabled) is not { } found)
             return false;
         if (ByTouch)
             return Finger(found);

@@ -10,6 +10,7 @@ import NotedHere from './NotedHere.vue';
 import ReadingField from './ReadingField.vue';
 import WhichOne from './WhichOne.vue';
 import { cuesAt, isGroup, observablesAt, readSpot, spotKey, spotName, type Spot } from './drawing/spots';
+import { useBesidePart } from './useBesidePart';
 import { useDrip } from './useDrip';
 
 /** A small editor at the place that was tapped: its readings and its questions, nothing else. Which one is open is in the address. */
@@ -21,20 +22,7 @@ const props = defineProps<{
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
 
-/** What the stock popover can do beyond what its types say. */
-type Editor = InstanceType<typeof Popover> & {
-  alignOverlay: () => void;
-  unbindResizeListener: () => void;
-  visible: boolean;
-};
-
-const popover = ref<Editor>();
 const spot = computed<Spot | undefined>(() => (at.value ? readSpot(at.value) : undefined));
-/** Space round the popover, and its width with that, as its style has them. */
-const margin = 8;
-const widest = 442;
-/** Stands where the part stands: the popover is laid out by boxes, and a part of a drawing has none. */
-const peg = ref<HTMLElement>();
 const opener = ref<HTMLElement | SVGElement | null>(null);
 const drip = useDrip();
 const refused = ref(false);
@@ -54,35 +42,13 @@ const anchorOf = (key: string) =>
   document.querySelector<HTMLElement>(`[data-spot="${key}"]`) ??
   document.querySelector<HTMLElement>(`[data-spot="${key.split('.')[0]}"]`);
 
-function place(key: string): boolean {
-  const part = anchorOf(key)?.getBoundingClientRect();
-  if (!part || !peg.value) return false;
-  // Beside the part where there is room, so that it stays in view; else under it. On a narrow screen the drawing is wider
-  // than the screen, and the part may stand out of it.
-  const room = window.innerWidth - part.right;
-  const under = Math.max(0, Math.min(part.left, window.innerWidth - part.width - 2 * margin));
-  const box =
-    room > widest
-      ? { left: part.right, top: part.top, width: 0, height: 0 }
-      : { left: under, top: part.top, width: part.width, height: part.height };
-  for (const [side, length] of Object.entries(box)) peg.value.style.setProperty(side, `${length}px`);
-  return true;
-}
+const { popover, show, stay } = useBesidePart(() => (at.value ? anchorOf(at.value) : null));
 
-function show(key: string) {
+function open() {
   const active = document.activeElement;
   opener.value = active instanceof SVGElement || active instanceof HTMLElement ? active : null;
-  const editor = popover.value;
-  if (!editor || !place(key)) return;
-  const moves = editor.visible;
-  editor.show({ currentTarget: peg.value } as unknown as Event, peg.value);
-  if (moves) void nextTick(move);
+  show();
 }
-
-// A turned tablet or a window made smaller moves it; by itself it would shut, and half an entry with it.
-const stay = () => popover.value?.unbindResizeListener();
-const move = () => at.value && popover.value?.visible && place(at.value) && popover.value.alignOverlay();
-useEventListener(window, 'resize', () => requestAnimationFrame(move));
 
 // A tap beside it shuts it; a tap on another place opens that one instead.
 useEventListener(document, 'click', ({ target }) => {
@@ -94,9 +60,9 @@ watch(at, (now, before) => {
   drip.forget();
   refused.value = false;
   if (!now) popover.value?.hide();
-  else if (!before || readSpot(before)?.place !== readSpot(now)?.place) void nextTick(() => show(now));
+  else if (!before || readSpot(before)?.place !== readSpot(now)?.place) void nextTick(open);
 });
-onMounted(() => at.value && void nextTick(() => at.value && show(at.value)));
+onMounted(() => at.value && void nextTick(open));
 
 function closed() {
   at.value = undefined;
