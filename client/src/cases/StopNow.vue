@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Message from 'primevue/message';
 import type { Schemas } from '@/shared/api/client';
 
 /** What must stop the pump at once, large, with the reason; checks on the running pump are no longer proposed. */
@@ -6,20 +7,18 @@ defineProps<{ signs: Schemas['StopNowDto'][] }>();
 </script>
 
 <template>
-  <section v-if="signs.length" class="stop-now" role="alert" aria-label="Stop now">
+  <Message v-if="signs.length" severity="error" class="stop-now" aria-label="Stop now" :closable="false">
     <div v-for="sign in signs" :key="sign.id">
       <h2>{{ sign.text }}</h2>
       <p>{{ sign.why }}</p>
     </div>
     <p class="quiet">Checks with the pump running are no longer proposed.</p>
-  </section>
+  </Message>
 </template>
 
 <style scoped>
-.stop-now {
-  padding: 0.6rem 1rem;
+.stop-now.stop-now {
   border: 3px solid var(--suspect);
-  background: var(--suspect-soft);
   color: var(--ink);
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
+import Message from 'primevue/message';
 
 /** Somebody else stored something else meanwhile: both are shown, and whoever types decides. */
 defineProps<{ theirs: string; what: string }>();
@@ -7,22 +8,19 @@ defineEmits<{ mine: []; theirs: [] }>();
 </script>
 
 <template>
-  <div class="conflict" role="alert">
+  <Message severity="warn" class="conflict" :closable="false">
     <p>Somebody else changed {{ what }} while you were typing. Theirs:</p>
     <blockquote>{{ theirs || '(nothing)' }}</blockquote>
     <div class="choice">
       <Button label="Keep mine" @click="$emit('mine')" />
       <Button label="Take theirs" severity="secondary" variant="outlined" @click="$emit('theirs')" />
     </div>
-  </div>
+  </Message>
 </template>
 
 <style scoped>
 .conflict {
   margin-top: 0.25rem;
-  padding: 0.5rem 0.75rem;
-  border-left: 4px solid var(--suspect);
-  background: var(--card);
   font-weight: 400;
 }
 
