@@ -19,9 +19,13 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
     {
         if (await db.Pumps.AnyAsync(stop))
             return;
+
+        // All or nothing: a start that was broken off leaves an empty database, which the next one fills.
+        await using var whole = await db.Database.BeginTransactionAsync(stop);
         await Sound(stop);
         await Elsewhere(stop);
         await Plungers(stop);
+        await whole.CommitAsync(stop);
     }
 
     private async Task Sound(CancellationToken stop)
