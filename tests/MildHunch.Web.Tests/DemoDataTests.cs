@@ -7,7 +7,7 @@ namespace MildHunch.Web.Tests;
 
 public class DemoDataTests
 {
-    /// <summary>The power goes while the demo is filled: the next start finds nothing rather than a part of it, and fills it whole.</summary>
+    /// <summary>The power goes while the demo is filled: the next start finds nothing of it, and fills it whole.</summary>
     [Fact]
     public async Task A_start_that_is_broken_off_leaves_nothing_by_halves()
     {

@@ -308,7 +308,7 @@ public sealed record Check : IOnlyWhere
     public IReadOnlyList<string> Needs { get; init; } = [];
 
     /// <summary>True where it opens nothing.</summary>
-    public bool OpensNothing => Opens is "nothing" or "guards stay on";
+    public bool OpensNothing => Opens == "nothing";
 
     /// <summary>True where the pump runs for it, so that it ends at a stop sign.</summary>
     public bool Running { get; init; }

@@ -75,9 +75,19 @@ public enum Side
 /// <summary>Options by the names they have in data.</summary>
 public static class OptionNames
 {
-    private static readonly string[] Arrangements = [.. Enum.GetValues<Arrangement>()
-        .Select(a => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(a.ToString()))];
-
     /// <summary>The name in kebab-case: "crank-plunger".</summary>
-    public static string Named(this Arrangement arrangement) => Arrangements[(int)arrangement];
+    public static string Named(this Arrangement arrangement) => Names<Arrangement>.Of[(int)arrangement];
+
+    /// <summary>The name in kebab-case: "six-caps".</summary>
+    public static string Named(this HeadLayout head) => Names<HeadLayout>.Of[(int)head];
+
+    /// <summary>The name in kebab-case: "auto-stop".</summary>
+    public static string Named(this ControlKind control) => Names<ControlKind>.Of[(int)control];
+
+    private static class Names<T>
+        where T : struct, Enum
+    {
+        public static readonly string[] Of =
+            [.. Enum.GetValues<T>().Select(v => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(v.ToString()))];
+    }
 }

@@ -157,6 +157,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/service-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The work at parts that failed: the least that must come off, step by step, with parts, kits, tools and bolts. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ServicePlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ServicePlanResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate/assumptions": {
         parameters: {
             query?: never;
@@ -1360,6 +1400,38 @@ export interface components {
             cause: string;
             halfWidth: components["schemas"]["QuantityDto"];
         };
+        BoltGroupDto: {
+            group: string;
+            name: string;
+            pattern: string;
+            places: components["schemas"]["BoltPlaceDto"][];
+            loosen: number[];
+            start: number[];
+            snug: number[];
+            tighten: number[];
+            passes: components["schemas"]["BoltPassDto"][];
+            torque: null | components["schemas"]["QuantityDto"];
+            /** @description sheet, or none: then the maker's sheet has to be found */
+            basis: string;
+            /** @description the torque in newton metres, foot-pounds and inch-pounds */
+            inAllUnits: string[];
+            /** @description asked where the torque is hard to believe */
+            doubt: null | string;
+            note: null | string;
+        };
+        BoltPassDto: {
+            /** Format: double */
+            share: number;
+            torque: null | components["schemas"]["QuantityDto"];
+        };
+        BoltPlaceDto: {
+            /** Format: int32 */
+            number: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         CaseResource: {
             id: string;
             /** Format: int32 */
@@ -1709,6 +1781,12 @@ export interface components {
              */
             strainer?: null | number;
         };
+        InspectionDto: {
+            part: string;
+            name: string;
+            place: components["schemas"]["ServicePlaceDto"];
+            look: string[];
+        };
         JotGapDto: {
             /** Format: int32 */
             start: number;
@@ -1734,6 +1812,24 @@ export interface components {
             items: components["schemas"]["JotItemDto"][];
             notUnderstood: components["schemas"]["JotGapDto"][];
             suggestions: string[];
+        };
+        KitCountDto: {
+            kit: string;
+            /** Format: int32 */
+            count: number;
+            covers: {
+                [key: string]: number;
+            };
+            leftOver: {
+                [key: string]: number;
+            };
+        };
+        /** @description A kit: how many of which part it holds. */
+        KitDto: {
+            name?: null | string;
+            holds?: null | {
+                [key: string]: number;
+            };
         };
         KnowledgeResponse: {
             cues: components["schemas"]["CueEntryDto"][];
@@ -1902,6 +1998,19 @@ export interface components {
             side: null | string;
             end: null | string;
         };
+        PartAtDto: {
+            part: string;
+            name: string;
+            place: components["schemas"]["ServicePlaceDto"];
+        };
+        PartCountDto: {
+            part: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+            places: components["schemas"]["ServicePlaceDto"][];
+            why: string;
+        };
         /** @description Hours a part has run since it was new. */
         PartHoursDto: {
             part: null | string;
@@ -1909,6 +2018,10 @@ export interface components {
             hours: null | number;
             /** Format: int32 */
             cylinder?: null | number;
+        };
+        PartNameDto: {
+            part: string;
+            name: string;
         };
         PlanBranchDto: {
             text: string;
@@ -2039,6 +2152,18 @@ export interface components {
             /** @description what stands on and around it, as entries of the catalogue ask for it */
             fittings: string[];
         };
+        /** @description What the shop knows of this pump beyond the sheet that ships. */
+        PumpSheetDto: {
+            /** @description id of the sheet where the pump has two */
+            id?: null | string;
+            /** @description ids of the choices made where the sheet has versions */
+            choices?: null | string[];
+            /** @description torque of a group of bolts by its id */
+            torques?: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            kits?: null | components["schemas"]["KitDto"][];
+        };
         /** @description What closed cases of one type of pump turned out to be, and since when they count. */
         PumpTypeRecord: {
             pumpType: string;
@@ -2096,6 +2221,74 @@ export interface components {
              * @description loss coefficients of fittings, in velocity heads
              */
             fittings?: null | number;
+        };
+        ServicePlaceDto: {
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
+        };
+        ServicePlanRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup?: null | components["schemas"]["SetupDto"];
+            targets?: null | components["schemas"]["ServiceTargetDto"][];
+            /** @description what-failed or whole-set */
+            scope?: null | string;
+            sheet?: null | components["schemas"]["PumpSheetDto"];
+        };
+        ServicePlanResponse: {
+            sheet: string;
+            name: string;
+            opens: components["schemas"]["PartAtDto"][];
+            stays: components["schemas"]["PartNameDto"][];
+            steps: components["schemas"]["ServiceStepDto"][];
+            parts: components["schemas"]["PartCountDto"][];
+            kits: components["schemas"]["KitCountDto"][];
+            /** @description parts that no kit holds, by id */
+            besideKits: {
+                [key: string]: number;
+            };
+            bolts: components["schemas"]["BoltGroupDto"][];
+            inspect: components["schemas"]["InspectionDto"][];
+            hazards: components["schemas"]["HazardDto"][];
+            tools: string[];
+            consumables: string[];
+            leave: string[];
+            /** Format: double */
+            minutes: number;
+        };
+        ServiceStepDto: {
+            id: string;
+            stage: string;
+            text: string;
+            why: null | string;
+            mind: string[];
+            tools: string[];
+            better: null | string;
+            consumables: string[];
+            hazards: string[];
+            machine: string;
+            /** Format: double */
+            minutes: number;
+            part: null | string;
+            /** @description group of bolts that is worked */
+            bolts: null | string;
+            places: components["schemas"]["ServicePlaceDto"][];
+            /** @description a tick that the part looks the right way */
+            facing: boolean;
+        };
+        /** @description A part to renew or mend, or a fault; with its place where it has one. */
+        ServiceTargetDto: {
+            /** @description id of a part of the sheet, such as valve */
+            part?: null | string;
+            /** @description id of a fault instead: every part at which it is mended */
+            fault?: null | string;
+            /** Format: int32 */
+            cylinder?: null | number;
+            /** @description inlet or discharge */
+            side?: null | string;
+            /** @description left or right, on an intensifier */
+            end?: null | string;
         };
         /** @description How it is run, as the technician believes. */
         SetupDto: {

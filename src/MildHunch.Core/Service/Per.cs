@@ -1,0 +1,52 @@
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Service;
+
+/// <summary>How often something is there.</summary>
+public enum Per
+{
+    /// <summary>Once.</summary>
+    Pump,
+
+    /// <summary>Once a cylinder; on an intensifier once an end.</summary>
+    Cylinder,
+
+    /// <summary>For every valve: inlet and discharge of each cylinder.</summary>
+    Valve,
+
+    /// <summary>For every inlet valve.</summary>
+    Inlet,
+
+    /// <summary>For every discharge valve.</summary>
+    Discharge,
+}
+
+/// <summary>A place in a pump: the whole of it, a cylinder from 1, or one valve of it.</summary>
+public sealed record ServicePlace(int? Cylinder = null, Side? Side = null)
+{
+    /// <summary>The whole pump.</summary>
+    public static ServicePlace Whole { get; } = new();
+}
+
+/// <summary>Places of what is there once, once a cylinder or once a valve.</summary>
+public static class PerPlaces
+{
+    /// <summary>Every place on this pump.</summary>
+    public static IReadOnlyList<ServicePlace> On(this Per per, ReciprocatingPump pump) =>
+        per == Per.Pump
+            ? [ServicePlace.Whole]
+            : [.. Enumerable.Range(1, pump.Cylinders).SelectMany(k => Sides(per).Select(side => new ServicePlace(k, side)))];
+
+    /// <summary>Those of them that meet a place: both valves meet their cylinder, everything meets the whole.</summary>
+    public static IEnumerable<ServicePlace> Meeting(this Per per, ServicePlace place, ReciprocatingPump pump) => per.On(pump).Where(p =>
+        (p.Cylinder is null || place.Cylinder is null || p.Cylinder == place.Cylinder)
+        && (p.Side is null || place.Side is null || p.Side == place.Side));
+
+    private static IEnumerable<Side?> Sides(Per per) => per switch
+    {
+        Per.Valve => [Side.Discharge, Side.Inlet],
+        Per.Inlet => [Side.Inlet],
+        Per.Discharge => [Side.Discharge],
+        _ => [null],
+    };
+}

@@ -1,0 +1,74 @@
+namespace MildHunch.Core.Service;
+
+/// <summary>Where in the work an act stands.</summary>
+public enum ServiceStage
+{
+    /// <summary>Before it is locked out, and locking out.</summary>
+    Before,
+
+    /// <summary>Taking apart.</summary>
+    Open,
+
+    /// <summary>Looking.</summary>
+    Inspect,
+
+    /// <summary>What is laid ready new.</summary>
+    Mend,
+
+    /// <summary>Putting together.</summary>
+    Close,
+}
+
+/// <summary>What a plan is for: the parts that failed, or everything of their kind.</summary>
+public enum ServiceScope
+{
+    /// <summary>Only what failed.</summary>
+    WhatFailed,
+
+    /// <summary>The same parts at every place.</summary>
+    WholeSet,
+}
+
+/// <summary>One step of a plan, to be ticked.</summary>
+/// <param name="Id">Stable within the plan.</param>
+/// <param name="Stage">Where it stands.</param>
+/// <param name="Act">What is done.</param>
+/// <param name="Part">The part it is done at; null for the whole pump.</param>
+/// <param name="Places">At which places, in order; empty for the whole pump.</param>
+/// <param name="Bolts">The group of bolts that is worked; null for none.</param>
+/// <param name="Minutes">Minutes for all places.</param>
+/// <param name="Facing">True for the tick that a part looks the right way.</param>
+public sealed record ServiceStep(
+    string Id, ServiceStage Stage, Act Act, SheetPart? Part, IReadOnlyList<ServicePlace> Places, BoltGroup? Bolts, double Minutes,
+    bool Facing = false);
+
+/// <summary>New parts of one kind: how many, and where.</summary>
+public sealed record PartCount(SheetPart Part, int Count, IReadOnlyList<ServicePlace> Places);
+
+/// <summary>What to look at, at one part and place.</summary>
+public sealed record Inspection(SheetPart Part, ServicePlace Place, IReadOnlyList<string> Look);
+
+/// <summary>The work on one pump, from the last run to the last bolt.</summary>
+/// <param name="Sheet">The sheet as it is on this pump.</param>
+/// <param name="Off">What comes off, in order.</param>
+/// <param name="Stays">Parts of the sheet that stay where they are, at any place.</param>
+/// <param name="Steps">All steps in order.</param>
+/// <param name="Parts">New parts to lay ready.</param>
+/// <param name="Inspections">What to look at while it is open.</param>
+/// <param name="Minutes">Minutes in all.</param>
+public sealed record ServicePlan(
+    ServiceSheet Sheet, IReadOnlyList<PartAt> Off, IReadOnlyList<SheetPart> Stays, IReadOnlyList<ServiceStep> Steps,
+    IReadOnlyList<PartCount> Parts, IReadOnlyList<Inspection> Inspections, double Minutes)
+{
+    /// <summary>Groups of bolts that are worked, in the order in which they are loosened.</summary>
+    public IReadOnlyList<BoltGroup> Bolts => [.. Steps.Select(s => s.Bolts).OfType<BoltGroup>().DistinctBy(g => g.Id)];
+
+    /// <summary>Tools to lay ready, each once.</summary>
+    public IReadOnlyList<string> Tools => [.. Steps.SelectMany(s => s.Act.Tools).Distinct()];
+
+    /// <summary>What is used up, each once.</summary>
+    public IReadOnlyList<string> Consumables => [.. Steps.SelectMany(s => s.Act.Consumables).Distinct()];
+
+    /// <summary>Ids of all hazards on the way, each once.</summary>
+    public IReadOnlyList<string> Hazards => [.. Steps.SelectMany(s => s.Act.Hazards).Concat(Sheet.Hazards).Distinct()];
+}

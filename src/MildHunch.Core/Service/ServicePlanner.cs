@@ -1,0 +1,83 @@
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Service;
+
+/// <summary>Plans the work: the least disassembly, shared steps once, closed in the order reversed (docs/trade.md, Service).</summary>
+public sealed class ServicePlanner(ServiceSheets sheets)
+{
+    // Common practice, no source: an act before and after, and a look at a part.
+    private const double CommonMinutes = 2;
+    private const double LookMinutes = 1;
+
+    /// <summary>The plan to renew or mend these parts.</summary>
+    /// <param name="sheet">A sheet as it is on this pump.</param>
+    /// <param name="pump">The pump.</param>
+    /// <param name="targets">Parts at places; at least one.</param>
+    /// <param name="scope">Only these, or the same at every place.</param>
+    /// <exception cref="ImpossibleInputException">No target.</exception>
+    public ServicePlan Plan(ServiceSheet sheet, ReciprocatingPump pump, IReadOnlyList<PartAt> targets, ServiceScope scope)
+    {
+        if (targets.Count == 0)
+            throw new ImpossibleInputException("targets", "nothing", "at least one part of the pump");
+        var wanted = scope == ServiceScope.WholeSet
+            ? targets.SelectMany(t => t.Part.Per.On(pump).Select(place => new PartAt(t.Part, place))).Distinct().ToArray()
+            : [.. targets.Distinct()];
+        var off = Disassembly.Least(sheet, pump, wanted);
+        var groups = off.GroupBy(p => p.Part).ToArray();
+        var inspections = off.Where(p => p.Part.Look.Count > 0).Select(p => new Inspection(p.Part, p.Place, p.Part.Look)).ToArray();
+        var parts = groups
+            .Select(g => (g.Key, Places: g.Where(p => p.Part.Fit == Fit.New || wanted.Contains(p)).Select(p => p.Place).ToArray()))
+            .Where(g => g.Places.Length > 0)
+            .Select(g => new PartCount(g.Key, g.Places.Length * g.Key.Count, g.Places))
+            .ToArray();
+        ServiceStep[] steps =
+        [
+            .. Common("before", ServiceStage.Before, [.. sheets.Common.Running, .. sheets.Common.LockOut]),
+            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g))),
+            .. groups.Where(g => g.Key.Look.Count > 0).Select(g => Looked(g.Key, Places(g))),
+            .. parts.Select(Laid),
+            .. groups.Reverse().SelectMany(g => Closed(sheet, g.Key, Places(g))),
+            .. Common("after", ServiceStage.Close, sheets.Common.After),
+        ];
+        return new ServicePlan(
+            sheet, off, [.. sheet.Parts.Where(p => off.All(o => o.Part != p))], steps, parts, inspections, steps.Sum(s => s.Minutes));
+    }
+
+    private static ServicePlace[] Places(IEnumerable<PartAt> group) => [.. group.Select(p => p.Place)];
+
+    private static IEnumerable<ServiceStep> Common(string name, ServiceStage stage, IReadOnlyList<Act> acts) =>
+        acts.Select((act, k) => new ServiceStep($"{name}.{k + 1}", stage, act, null, [], null, CommonMinutes));
+
+    private static IEnumerable<ServiceStep> Opened(ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places)
+    {
+        var minutes = part.Minutes.Off * places.Count / (part.Off.Count + (part.Group is null ? 0 : 1));
+        if (part.Group is { } group)
+            yield return new ServiceStep(
+                $"{part.Id}.loosen", ServiceStage.Open, BoltActs.Loosen(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
+        foreach (var (k, act) in part.Off.Index())
+            yield return new ServiceStep($"{part.Id}.off.{k + 1}", ServiceStage.Open, act, part, places, null, minutes);
+    }
+
+    private static ServiceStep Looked(SheetPart part, IReadOnlyList<ServicePlace> places) => new(
+        $"{part.Id}.look", ServiceStage.Inspect, new Act { Do = $"{part.Name}: {string.Join("; ", part.Look)}." }, part, places, null,
+        LookMinutes * places.Count);
+
+    private static ServiceStep Laid(PartCount part) => new(
+        $"{part.Part.Id}.ready", ServiceStage.Mend,
+        new Act { Do = $"{part.Count} x {part.Part.Name.ToLowerInvariant()}, new: lay ready and compare with the old." }, part.Part,
+        part.Places, null, 0);
+
+    private static IEnumerable<ServiceStep> Closed(ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places)
+    {
+        var minutes = part.Minutes.On * places.Count / (part.On.Count + (part.Group is null ? 0 : 1));
+        foreach (var (k, act) in part.On.Index())
+            yield return new ServiceStep($"{part.Id}.on.{k + 1}", ServiceStage.Close, act, part, places, null, minutes);
+        yield return new ServiceStep(
+            $"{part.Id}.facing", ServiceStage.Close,
+            new Act { Do = $"{part.Name}: {part.Facing}.", Why = part.Home is null ? null : $"Home when: {part.Home}." }, part, places,
+            null, 0, Facing: true);
+        if (part.Group is { } group)
+            yield return new ServiceStep(
+                $"{part.Id}.tighten", ServiceStage.Close, BoltActs.Tighten(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
+    }
+}

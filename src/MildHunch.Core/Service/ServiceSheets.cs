@@ -1,0 +1,82 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Service;
+
+/// <summary>All sheets, loaded from data and validated once at start.</summary>
+public sealed class ServiceSheets
+{
+    private const string CommonFile = "common.json";
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+    };
+
+    private ServiceSheets(CommonActs common, IReadOnlyList<ServiceSheet> sheets, Catalogue catalogue)
+    {
+        Common = common;
+        var validation = new SheetValidation(common, catalogue);
+        foreach (var sheet in sheets)
+            validation.Check(sheet);
+        All = [.. sheets.Select(s => s with { Parts = [.. s.Parts.Select(Spelt)] })];
+    }
+
+    /// <summary>Acts that are the same on every sheet.</summary>
+    public CommonActs Common { get; }
+
+    /// <summary>Every sheet.</summary>
+    public IReadOnlyList<ServiceSheet> All { get; }
+
+    /// <summary>The sheets that ship with the product.</summary>
+    /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
+    public static ServiceSheets BuiltIn(Catalogue catalogue)
+    {
+        var assembly = typeof(ServiceSheets).Assembly;
+        var files = assembly.GetManifestResourceNames().Where(n => n.StartsWith("sheets/", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal).ToDictionary(n => n["sheets/".Length..], n => Text(assembly.GetManifestResourceStream(n)!));
+        return Read(files, catalogue);
+    }
+
+    /// <summary>Reads the acts of all and the sheets from texts by file name.</summary>
+    /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
+    public static ServiceSheets Read(IReadOnlyDictionary<string, string> files, Catalogue catalogue) => new(
+        Parsed<CommonActs>(CommonFile, files[CommonFile]),
+        [.. files.Where(f => f.Key != CommonFile).Select(f => Parsed<ServiceSheet>(f.Key, f.Value))],
+        catalogue);
+
+    /// <summary>Sheets of the pump itself: one, or where the maker has two ways the pump says which.</summary>
+    public IReadOnlyList<ServiceSheet> For(ReciprocatingPump pump, Fitting fittings) =>
+        [.. All.Where(s => !s.Fits.Beside && s.IsFor(pump, fittings))];
+
+    /// <summary>Sheets of what stands beside it: control, injector, start valve.</summary>
+    public IReadOnlyList<ServiceSheet> Beside(ReciprocatingPump pump, Fitting fittings) =>
+        [.. All.Where(s => s.Fits.Beside && s.IsFor(pump, fittings))];
+
+    // Shared acts are written out where they stand.
+    private SheetPart Spelt(SheetPart part) => part with { Off = Spelt(part.Off), On = Spelt(part.On) };
+
+    private IReadOnlyList<Act> Spelt(IReadOnlyList<Act> acts) =>
+        [.. acts.SelectMany(a => a.Use is null ? [a] : Common.Named(a.Use)!)];
+
+    private static T Parsed<T>(string file, string text)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<T>(text, Json) ?? throw new CatalogueException(file, "start", "nothing stands there");
+        }
+        catch (JsonException e)
+        {
+            throw new CatalogueException(file, e.Path ?? "start", e.Message);
+        }
+    }
+
+    private static string Text(Stream stream)
+    {
+        using var reader = new StreamReader(stream);
+        return reader.ReadToEnd();
+    }
+}

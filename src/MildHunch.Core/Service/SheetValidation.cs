@@ -1,0 +1,100 @@
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+
+namespace MildHunch.Core.Service;
+
+/// <summary>Refuses a sheet by which something would be forgotten: orphans, circles, parts without a way back.</summary>
+internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
+{
+    public void Check(ServiceSheet sheet)
+    {
+        void Require(bool holds, string entry, string problem)
+        {
+            if (!holds)
+                throw new CatalogueException($"{sheet.Id}.json", entry, problem);
+        }
+
+        Require(sheet.Parts.Count > 0, "parts", "has none");
+        Require(sheet.Parts.Select(p => p.Id).Distinct().Count() == sheet.Parts.Count, "parts", "has one twice");
+        Require(sheet.Groups.Select(g => g.Id).Distinct().Count() == sheet.Groups.Count, "groups", "has one twice");
+        var choices = sheet.Versions.SelectMany(v => v.Choices).Select(c => c.Id).ToHashSet();
+        Require(sheet.Versions.All(v => v.Choices.Count > 1), "versions", "one has nothing to choose");
+        CheckHazards(sheet.Hazards, sheet.Id, Require);
+        CheckFits(sheet.Fits, Require);
+        foreach (var group in sheet.Groups)
+        {
+            CheckGroup(group, Require);
+            Require(sheet.Parts.Any(p => p.Group == group.Id), group.Id, "holds nothing");
+        }
+
+        for (var at = 0; at < sheet.Parts.Count; at++)
+        {
+            var part = sheet.Parts[at];
+            Require(part.Group is null || sheet.Group(part.Group) is not null, part.Id, $"unknown group “{part.Group}”");
+            Require(part.Version is null || choices.Contains(part.Version), part.Id, $"unknown version “{part.Version}”");
+            Require(part.Minutes is { Off: >= 0, On: >= 0 } && part.Count > 0, part.Id, "minutes below 0, or a count of 0");
+            Require(part.Facing.Length > 0, part.Id, "says nothing of its facing");
+            Require(part.Off.Count > 0 && part.On.Count > 0, part.Id, "must say how it comes off and how it goes back");
+
+            // Parts stand in the order in which they come off; so there is no circle, and the way back is the order reversed.
+            foreach (var before in part.Ways.SelectMany(w => w))
+                Require(
+                    sheet.Parts.Take(at).Any(p => p.Id == before), part.Id,
+                    $"lies under “{before}”, which does not stand before it");
+            foreach (var action in part.Serves)
+                Require(catalogue.Faults.Any(f => f.Action == action), part.Id, $"serves “{action}”, which nobody does");
+            foreach (var act in part.Off.Concat(part.On))
+                CheckAct(act, part.Id, choices, Require);
+        }
+
+        foreach (var build in sheet.Builds)
+        {
+            var there = sheet.Parts.Where(p => p.Version is null || build.Contains(p.Version)).ToArray();
+            foreach (var part in there)
+                Require(
+                    part.Ways.Any(way => way.All(id => there.Any(p => p.Id == id))), part.Id,
+                    $"cannot be reached on a pump with {string.Join(", ", build)}");
+        }
+    }
+
+    private static void CheckFits(SheetFits fits, Action<bool, string, string> require)
+    {
+        void Known(IEnumerable<string> named, IEnumerable<string> known)
+        {
+            foreach (var name in named)
+                require(known.Contains(name), "fits", $"“{name}” is unknown; known are {string.Join(", ", known)}");
+        }
+
+        Known(fits.Arrangements, Enum.GetValues<Arrangement>().Select(a => a.Named()));
+        Known(fits.Heads, Enum.GetValues<HeadLayout>().Select(h => h.Named()));
+        Known(fits.Controls, Enum.GetValues<ControlKind>().Select(c => c.Named()));
+        Known(fits.Fitted, Fittings.Names);
+    }
+
+    private static void CheckGroup(BoltGroup group, Action<bool, string, string> require)
+    {
+        require(
+            BoltPattern.Find(group.Pattern) is not null, group.Id,
+            $"unknown pattern “{group.Pattern}”; known are {string.Join(", ", BoltPattern.Names)}");
+        var numbers = group.Places.Places.Select(p => p.Number).ToArray();
+        foreach (var order in new[] { group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten })
+            require(order.Order().SequenceEqual(numbers), group.Id, $"an order must name each of 1 to {numbers.Length} once");
+        require(
+            group.Plausible.Count == 0 || (group.Plausible.Count == 2 && group.Plausible[0] > 0 && group.Plausible[1] > group.Plausible[0]),
+            group.Id, "plausible needs two torques, the smaller first");
+    }
+
+    private void CheckAct(Act act, string part, HashSet<string> choices, Action<bool, string, string> require)
+    {
+        require(act.Use is null ? act.Do.Length > 0 : act.Do.Length == 0, part, "an act either says what to do or uses shared acts");
+        require(act.Use is null || common.Named(act.Use) is not null, part, $"uses unknown acts “{act.Use}”");
+        require(act.Version is null || choices.Contains(act.Version), part, $"an act for unknown version “{act.Version}”");
+        CheckHazards(act.Hazards, part, require);
+    }
+
+    private void CheckHazards(IReadOnlyList<string> hazards, string entry, Action<bool, string, string> require)
+    {
+        foreach (var hazard in hazards)
+            require(catalogue.Hazard(hazard) is not null, entry, $"unknown hazard “{hazard}”");
+    }
+}

@@ -1,0 +1,76 @@
+using MildHunch.Core;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Service;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Service;
+
+/// <summary>What a request for a plan asks: the pump, its sheet as it is built, and parts at places.</summary>
+internal sealed record ServiceQuestion(
+    ReciprocatingPump Pump, ServiceSheet Sheet, IReadOnlyList<PartAt> Targets, ServiceScope Scope, PumpSheetDto Own)
+{
+    /// <summary>Reads it; a refusal names the field and what is accepted.</summary>
+    public static ServiceQuestion From(ServicePlanRequest request, ServiceSheets sheets, Catalogue catalogue)
+    {
+        var pump = request.Pump.ToCore();
+        var fittings = request.Setup is null ? Fitting.None : Fittings.Of(pump, request.Setup.ToCore());
+        var own = request.Sheet ?? new PumpSheetDto();
+        var main = TheSheet(sheets.For(pump, fittings), own.Id);
+        IReadOnlyList<ServiceSheet> all = [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []))];
+        var targets = request.Targets is { Count: > 0 } told
+            ? told
+            : throw Mapping.Missing("targets", "at least one part or fault");
+        var read = targets.Select((t, k) => Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue))).ToArray();
+
+        // One plan is worked by one sheet: the pump's own, or that of what stands beside it.
+        var sheet = read[0].Sheet;
+        if (Array.FindIndex(read, r => r.Sheet != sheet) is var other and >= 0)
+            throw new ImpossibleInputException(
+                $"targets[{other}]", "a part of another sheet", $"parts of “{sheet.Name}” only; make a plan of its own for the other");
+        return new ServiceQuestion(
+            pump, sheet, [.. read.SelectMany(r => r.Parts)], Mapping.Choice(request.Scope, "scope", ServiceScope.WhatFailed), own);
+    }
+
+    private static ServiceSheet TheSheet(IReadOnlyList<ServiceSheet> known, string? id) => id is null
+        ? known[0]
+        : known.FirstOrDefault(s => s.Id == id)
+            ?? throw new ImpossibleInputException("sheet.id", $"“{id}”", string.Join(", ", known.Select(s => s.Id)));
+
+    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) Read(
+        ServiceTargetDto target, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, Catalogue catalogue)
+    {
+        if (target.Part is null == target.Fault is null)
+            throw new ImpossibleInputException("part", target.Part is null ? "nothing" : "a part and a fault", "a part or a fault");
+        var place = Place(target, pump);
+        var action = target.Fault is null
+            ? null
+            : catalogue.Fault(target.Fault)?.Action
+                ?? throw new ImpossibleInputException("fault", $"“{target.Fault}”", "a fault of the catalogue");
+        bool Meant(SheetPart part) => action is null ? part.Id == target.Part : part.Serves.Contains(action);
+        var sheet = sheets.FirstOrDefault(s => s.Parts.Any(Meant))
+            ?? throw (action is null
+                ? new ImpossibleInputException(
+                    "part", $"“{target.Part}”", string.Join(", ", sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct()))
+                : new ImpossibleInputException("fault", $"“{target.Fault}”", "a fault that is mended by opening this pump"));
+        var parts = sheet.Parts.Where(Meant).SelectMany(p => p.Per.Meeting(place, pump).Select(at => new PartAt(p, at))).ToArray();
+        return parts.Length > 0
+            ? (sheet, parts)
+            : throw new ImpossibleInputException("side", target.Side ?? "nothing", "a side on which that part is");
+    }
+
+    private static ServicePlace Place(ServiceTargetDto target, ReciprocatingPump pump)
+    {
+        var cylinder = target.End switch
+        {
+            null => target.Cylinder,
+            "left" when pump.Arrangement == Arrangement.Intensifier => 1,
+            "right" when pump.Arrangement == Arrangement.Intensifier => 2,
+            _ => throw new ImpossibleInputException("end", $"“{target.End}”", "left or right, on an intensifier"),
+        };
+        if (cylinder is { } k && (k < 1 || k > pump.Cylinders))
+            throw new ImpossibleInputException("cylinder", $"{k}", $"1 to {pump.Cylinders}");
+        return new ServicePlace(cylinder, target.Side is null ? null : Mapping.Choice(target.Side, "side", Side.Discharge));
+    }
+}

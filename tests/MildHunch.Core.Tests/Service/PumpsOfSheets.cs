@@ -1,0 +1,25 @@
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
+using MildHunch.Core.Service;
+using static MildHunch.Core.Tests.Setting;
+
+namespace MildHunch.Core.Tests.Service;
+
+/// <summary>For every sheet a pump that is opened by it.</summary>
+internal static class PumpsOfSheets
+{
+    /// <summary>As if everything stood round each of them.</summary>
+    public const Fitting Everything = (Fitting)~0;
+
+    public static IReadOnlyList<ReciprocatingPump> All { get; } =
+    [
+        .. Enum.GetValues<HeadLayout>().Select(head => Crank(ControlKind.Unloader, head)), Crank(ControlKind.Regulator, HeadLayout.SixCaps),
+        Every.FlowThrough(25, 700), Every.Axial(12, 2800, ControlKind.AutoStop), Every.Twin(36, 420, ControlKind.Relief),
+        Every.Intensifier(),
+    ];
+
+    public static ReciprocatingPump For(ServiceSheet sheet) => All.First(p => sheet.IsFor(p, Everything));
+
+    private static ReciprocatingPump Crank(ControlKind control, HeadLayout head) => ReciprocatingPump.Create(
+        3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control, head);
+}
