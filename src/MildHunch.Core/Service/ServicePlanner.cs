@@ -32,8 +32,11 @@ public sealed class ServicePlanner(ServiceSheets sheets)
             .ToArray();
         ServiceStep[] steps =
         [
-            .. Common("before", ServiceStage.Before, [.. sheets.Common.Running, .. sheets.Common.LockOut]),
-            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g))),
+            .. Common("running", ServiceStage.Before, sheets.Common.Running),
+            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.Running)),
+            .. Common("lock-out", ServiceStage.Before, sheets.Common.LockOut),
+            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.LockedOut)),
+            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.Open)),
             .. groups.Where(g => g.Key.Look.Count > 0).Select(g => Looked(g.Key, Places(g))),
             .. parts.Select(Laid),
             .. groups.Reverse().SelectMany(g => Closed(sheet, g.Key, Places(g))),
@@ -48,14 +51,17 @@ public sealed class ServicePlanner(ServiceSheets sheets)
     private static IEnumerable<ServiceStep> Common(string name, ServiceStage stage, IReadOnlyList<Act> acts) =>
         acts.Select((act, k) => new ServiceStep($"{name}.{k + 1}", stage, act, null, [], null, CommonMinutes));
 
-    private static IEnumerable<ServiceStep> Opened(ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places)
+    // What can only be done while it runs, or before it is open, stands before the first bolt whatever part it belongs to.
+    private static IEnumerable<ServiceStep> Opened(
+        ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places, MachineState machine)
     {
+        var stage = machine == MachineState.Open ? ServiceStage.Open : ServiceStage.Before;
         var minutes = part.Minutes.Off * places.Count / (part.Off.Count + (part.Group is null ? 0 : 1));
-        if (part.Group is { } group)
+        if (machine == MachineState.Open && part.Group is { } group)
             yield return new ServiceStep(
-                $"{part.Id}.loosen", ServiceStage.Open, BoltActs.Loosen(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
-        foreach (var (k, act) in part.Off.Index())
-            yield return new ServiceStep($"{part.Id}.off.{k + 1}", ServiceStage.Open, act, part, places, null, minutes);
+                $"{part.Id}.loosen", stage, BoltActs.Loosen(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
+        foreach (var (k, act) in part.Off.Index().Where(a => a.Item.Machine == machine))
+            yield return new ServiceStep($"{part.Id}.off.{k + 1}", stage, act, part, places, null, minutes);
     }
 
     private static ServiceStep Looked(SheetPart part, IReadOnlyList<ServicePlace> places) => new(

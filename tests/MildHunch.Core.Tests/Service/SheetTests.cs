@@ -21,7 +21,7 @@ public class SheetTests
         {
             foreach (var part in sheet.Parts)
             {
-                plan.Steps.Count(s => s.Part == part && s.Stage == ServiceStage.Open).ShouldBe(
+                plan.Steps.Count(s => s.Part == part && s.Stage is (ServiceStage.Before or ServiceStage.Open)).ShouldBe(
                     part.Off.Count + (part.Group is null ? 0 : 1), part.Id);
                 plan.Steps.Count(s => s.Part == part && s.Stage == ServiceStage.Close && s.Facing).ShouldBe(1, part.Id);
                 part.Facing.ShouldNotBeNullOrWhiteSpace(part.Id);
@@ -62,6 +62,13 @@ public class SheetTests
             before.ShouldContain("lock-out");
             before.ShouldContain("trapped-pressure");
             plan.Hazards.ShouldAllBe(h => Known.Hazard(h) != null);
+
+            // Nothing that needs it running stands after it was locked out, nothing is slackened before.
+            var states = plan.Steps.Where(s => s.Stage is ServiceStage.Before or ServiceStage.Open).Select(s => s.Act.Machine).ToArray();
+            var dead = Array.IndexOf(states, MachineState.LockedOut);
+            states.Take(dead).ShouldAllBe(m => m == MachineState.Running);
+            states.Skip(dead).ShouldNotContain(MachineState.Running);
+            plan.Steps.Take(dead).ShouldAllBe(s => s.Bolts == null);
         }
     }
 
