@@ -26,6 +26,7 @@ const noted = () => {
 const draft = useDraft(`mild-hunch.hours.${props.data.id}.${props.part}`, noted);
 const { typed: text, changed, conflict } = draft;
 const problem = ref('');
+const saving = ref(false);
 
 async function leave() {
   if (!changed.value || conflict.value !== undefined) return;
@@ -36,7 +37,9 @@ async function leave() {
     return;
   }
   problem.value = '';
-  if (await props.save(props.part, hours)) draft.done();
+  saving.value = true;
+  if (await props.save(props.part, hours)) draft.takeStored();
+  saving.value = false;
 }
 
 function keepMine() {
@@ -49,7 +52,7 @@ function keepMine() {
   <div>
     <EntryField v-model="text" :label="names[part] ?? part" :problem="problem" @focusout="leave" />
     <DraftConflict
-      v-if="conflict !== undefined"
+      v-if="conflict !== undefined && !saving"
       :theirs="conflict && `${conflict} h`"
       what="these hours"
       @mine="keepMine"

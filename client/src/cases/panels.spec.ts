@@ -304,6 +304,20 @@ describe('what is typed', () => {
     expect(save).toHaveBeenCalledWith('hp-seal', 850);
   });
 
+  it('is no quarrel with oneself: hours stand in the form in which they were taken', async () => {
+    const told = (hours: number) => aCase({ hours: [{ part: 'hp-seal', hours }] });
+    const save = vi.fn<(part: string, hours: number | null) => Promise<boolean>>(async () => {
+      await field.setProps({ data: told(850) });
+      return true;
+    });
+    const field = mount(HoursField, { props: { data: told(400), part: 'hp-seal', save } });
+    await field.get('input').setValue('850.0');
+    await field.get('input').trigger('focusout');
+    await flushPromises();
+    expect(value(field)).toBe('850');
+    expect(field.find('blockquote').exists()).toBe(false);
+  });
+
   it('stays in a note that somebody else wrote meanwhile, and is not sent over theirs', async () => {
     const props = { data: aCase(), name: 'note-ask', label: 'Notes', tell };
     const note = mount(StageNote, { props });

@@ -1,25 +1,14 @@
 using System.Collections.Frozen;
-using System.Text.Json;
-using System.Text.Json.Serialization;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Faults;
-
-/// <summary>The knowledge is not fit to use: which file, which entry, and what is wrong with it.</summary>
-public sealed class CatalogueException(string file, string entry, string problem) : Exception($"{file}, {entry}: {problem}");
 
 /// <summary>All faults, cues, checks, contexts and hazards, loaded from data and validated once at start.</summary>
 public sealed class Catalogue
 {
     /// <summary>Id of the hypothesis that nothing is wrong.</summary>
     public const string NoFault = "no-fault";
-
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-    };
 
     private readonly FrozenDictionary<string, Fault> faultsById;
     private readonly FrozenDictionary<string, Cue> cuesById;
@@ -72,19 +61,21 @@ public sealed class Catalogue
     /// <summary>The text of one file of the knowledge that ships, such as "faults.json".</summary>
     public static string Shipped(string name)
     {
-        using var stream = typeof(Catalogue).Assembly.GetManifestResourceStream($"knowledge/{name}")!;
-        using var reader = new StreamReader(stream);
-        return reader.ReadToEnd();
+        return KnowledgeFile.Shipped($"knowledge/{name}");
     }
 
     /// <summary>Reads the six files by name; throws <see cref="CatalogueException"/> naming file and entry.</summary>
-    public static Catalogue Read(Func<string, string> textOf) => new(
-        List<Fault>(textOf, "faults.json"),
-        List<Cue>(textOf, "cues.json"),
-        List<Check>(textOf, "checks.json"),
-        List<Context>(textOf, "contexts.json"),
-        List<Hazard>(textOf, "hazards.json"),
-        List<StopSign>(textOf, "stop-signs.json"));
+    public static Catalogue Read(Func<string, string> textOf)
+    {
+        List<T> List<T>(string file) => KnowledgeFile.Read<List<T>>(file, textOf(file));
+        return new Catalogue(
+            List<Fault>("faults.json"),
+            List<Cue>("cues.json"),
+            List<Check>("checks.json"),
+            List<Context>("contexts.json"),
+            List<Hazard>("hazards.json"),
+            List<StopSign>("stop-signs.json"));
+    }
 
     /// <summary>
     /// This catalogue with a shop's own entries: faults, cues, checks and contexts of the same id replace the ones that ship, others are
@@ -93,18 +84,7 @@ public sealed class Catalogue
     /// <exception cref="CatalogueException">The file cannot be used; it names the entry.</exception>
     public Catalogue With(string text, string file)
     {
-        Overlay own;
-        try
-        {
-            using (var document = JsonDocument.Parse(text))
-                RefuseNothing(document.RootElement, "", file);
-            own = JsonSerializer.Deserialize<Overlay>(text, Json) ?? new Overlay();
-        }
-        catch (JsonException e)
-        {
-            throw new CatalogueException(file, e.Path ?? "start", e.Message);
-        }
-
+        var own = KnowledgeFile.Read<Overlay>(file, text);
         var faults = Merge(Faults, own.Faults, f => f.Id);
         foreach (var word in own.Words)
         {
@@ -117,26 +97,6 @@ public sealed class Catalogue
         return new Catalogue(
             faults, Merge(Cues, own.Cues, c => c.Id), Merge(Checks, own.Checks, c => c.Id), Merge(Contexts, own.Contexts, c => c.Id),
             Hazards, StopSigns);
-    }
-
-    // Nothing is ever null in a catalogue, and no number without end: said here, where it stands, rather than somewhere later.
-    private static void RefuseNothing(JsonElement element, string at, string file)
-    {
-        switch (element.ValueKind)
-        {
-            case JsonValueKind.Null:
-                throw new CatalogueException(file, at.Length > 0 ? at : "start", "null stands there; give a value or leave it out");
-            case JsonValueKind.Number when !element.TryGetDouble(out var number) || !double.IsFinite(number):
-                throw new CatalogueException(file, at, $"{element.GetRawText()} is no number that can be computed with");
-            case JsonValueKind.Array:
-                foreach (var (index, item) in element.EnumerateArray().Index())
-                    RefuseNothing(item, $"{at}[{index}]", file);
-                break;
-            case JsonValueKind.Object:
-                foreach (var property in element.EnumerateObject())
-                    RefuseNothing(property.Value, at.Length > 0 ? $"{at}.{property.Name}" : property.Name, file);
-                break;
-        }
     }
 
     private static List<T> Merge<T>(IReadOnlyList<T> shipped, IReadOnlyList<T> own, Func<T, string> id)
@@ -202,18 +162,6 @@ public sealed class Catalogue
     /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>
     public bool Answerable(string id) =>
         Cue(id) is not null || Observables.Find(id) is not null || TakenQuantities.All.Any(q => q.Id == id);
-
-    private static List<T> List<T>(Func<string, string> textOf, string file)
-    {
-        try
-        {
-            return JsonSerializer.Deserialize<List<T>>(textOf(file), Json) ?? [];
-        }
-        catch (JsonException e)
-        {
-            throw new CatalogueException(file, e.Path ?? "start", e.Message);
-        }
-    }
 
     private static FrozenDictionary<string, T> Index<T>(string file, IReadOnlyList<T> entries, Func<T, string> id)
     {

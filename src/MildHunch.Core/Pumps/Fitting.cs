@@ -1,5 +1,4 @@
 using System.Collections.Frozen;
-using System.Text.Json;
 using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Pumps;
@@ -59,7 +58,7 @@ public static class Fittings
     private const double PressurisedPa = 1e4;
 
     private static readonly FrozenDictionary<string, Fitting> ByName =
-        Enum.GetValues<Fitting>().Where(f => f != Fitting.None).ToFrozenDictionary(NameOf);
+        Enum.GetValues<Fitting>().Where(f => f != Fitting.None).ToFrozenDictionary(f => f.Named());
 
     /// <summary>Everything that may be named.</summary>
     public static IEnumerable<string> Names => ByName.Keys.Order(StringComparer.Ordinal);
@@ -93,6 +92,4 @@ public static class Fittings
     }
 
     private static Fitting If(bool there, Fitting fitting) => there ? fitting : Fitting.None;
-
-    private static string NameOf(Fitting fitting) => JsonNamingPolicy.KebabCaseLower.ConvertName(fitting.ToString());
 }

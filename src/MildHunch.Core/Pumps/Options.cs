@@ -1,3 +1,6 @@
+using System.Collections.Frozen;
+using System.Text.Json;
+
 namespace MildHunch.Core.Pumps;
 
 /// <summary>How the pump is built (docs/trade.md, Pumps).</summary>
@@ -76,18 +79,13 @@ public enum Side
 public static class OptionNames
 {
     /// <summary>The name in kebab-case: "crank-plunger".</summary>
-    public static string Named(this Arrangement arrangement) => Names<Arrangement>.Of[(int)arrangement];
-
-    /// <summary>The name in kebab-case: "six-caps".</summary>
-    public static string Named(this HeadLayout head) => Names<HeadLayout>.Of[(int)head];
-
-    /// <summary>The name in kebab-case: "auto-stop".</summary>
-    public static string Named(this ControlKind control) => Names<ControlKind>.Of[(int)control];
+    public static string Named<T>(this T option)
+        where T : struct, Enum => Names<T>.Of[option];
 
     private static class Names<T>
         where T : struct, Enum
     {
-        public static readonly string[] Of =
-            [.. Enum.GetValues<T>().Select(v => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(v.ToString()))];
+        public static readonly FrozenDictionary<T, string> Of =
+            Enum.GetValues<T>().Distinct().ToFrozenDictionary(v => v, v => JsonNamingPolicy.KebabCaseLower.ConvertName(v.ToString()));
     }
 }

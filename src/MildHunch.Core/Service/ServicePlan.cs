@@ -45,21 +45,23 @@ public sealed record ServiceStep(
 /// <summary>New parts of one kind: how many, and where.</summary>
 public sealed record PartCount(SheetPart Part, int Count, IReadOnlyList<ServicePlace> Places);
 
-/// <summary>What to look at, at one part and place.</summary>
-public sealed record Inspection(SheetPart Part, ServicePlace Place, IReadOnlyList<string> Look);
-
 /// <summary>The work on one pump, from the last run to the last bolt.</summary>
 /// <param name="Sheet">The sheet as it is on this pump.</param>
 /// <param name="Off">What comes off, in order.</param>
-/// <param name="Stays">Parts of the sheet that stay where they are, at any place.</param>
 /// <param name="Steps">All steps in order.</param>
 /// <param name="Parts">New parts to lay ready.</param>
-/// <param name="Inspections">What to look at while it is open.</param>
-/// <param name="Minutes">Minutes in all.</param>
 public sealed record ServicePlan(
-    ServiceSheet Sheet, IReadOnlyList<PartAt> Off, IReadOnlyList<SheetPart> Stays, IReadOnlyList<ServiceStep> Steps,
-    IReadOnlyList<PartCount> Parts, IReadOnlyList<Inspection> Inspections, double Minutes)
+    ServiceSheet Sheet, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts)
 {
+    /// <summary>Parts of the sheet that stay where they are, at every place.</summary>
+    public IReadOnlyList<SheetPart> Stays => [.. Sheet.Parts.Where(p => Off.All(o => o.Part != p))];
+
+    /// <summary>What to look at while it is open, part by part and place by place.</summary>
+    public IReadOnlyList<PartAt> Inspections => [.. Off.Where(p => p.Part.Look.Count > 0)];
+
+    /// <summary>Minutes in all.</summary>
+    public double Minutes => Steps.Sum(s => s.Minutes);
+
     /// <summary>Groups of bolts that are worked, in the order in which they are loosened.</summary>
     public IReadOnlyList<BoltGroup> Bolts => [.. Steps.Select(s => s.Bolts).OfType<BoltGroup>().DistinctBy(g => g.Id)];
 

@@ -24,7 +24,6 @@ public sealed class ServicePlanner(ServiceSheets sheets)
             : [.. targets.Distinct()];
         var off = Disassembly.Least(sheet, pump, wanted);
         var groups = off.GroupBy(p => p.Part).ToArray();
-        var inspections = off.Where(p => p.Part.Look.Count > 0).Select(p => new Inspection(p.Part, p.Place, p.Part.Look)).ToArray();
         var parts = groups
             .Select(g => (g.Key, Places: g.Where(p => p.Part.Fit == Fit.New || wanted.Contains(p)).Select(p => p.Place).ToArray()))
             .Where(g => g.Places.Length > 0)
@@ -42,9 +41,12 @@ public sealed class ServicePlanner(ServiceSheets sheets)
             .. groups.Reverse().SelectMany(g => Closed(sheet, g.Key, Places(g))),
             .. Common("after", ServiceStage.Close, sheets.Common.After),
         ];
-        return new ServicePlan(
-            sheet, off, [.. sheet.Parts.Where(p => off.All(o => o.Part != p))], steps, parts, inspections, steps.Sum(s => s.Minutes));
+        return new ServicePlan(sheet, off, steps, parts);
     }
+
+    // A sheet has minutes for the whole of a part; its acts and its bolts share them alike.
+    private static double Each(SheetPart part, double minutes, int acts, IReadOnlyList<ServicePlace> places) =>
+        minutes * places.Count / (acts + (part.Group is null ? 0 : 1));
 
     private static ServicePlace[] Places(IEnumerable<PartAt> group) => [.. group.Select(p => p.Place)];
 
@@ -56,7 +58,7 @@ public sealed class ServicePlanner(ServiceSheets sheets)
         ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places, MachineState machine)
     {
         var stage = machine == MachineState.Open ? ServiceStage.Open : ServiceStage.Before;
-        var minutes = part.Minutes.Off * places.Count / (part.Off.Count + (part.Group is null ? 0 : 1));
+        var minutes = Each(part, part.Minutes.Off, part.Off.Count, places);
         if (machine == MachineState.Open && part.Group is { } group)
             yield return new ServiceStep(
                 $"{part.Id}.loosen", stage, BoltActs.Loosen(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
@@ -75,7 +77,7 @@ public sealed class ServicePlanner(ServiceSheets sheets)
 
     private static IEnumerable<ServiceStep> Closed(ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places)
     {
-        var minutes = part.Minutes.On * places.Count / (part.On.Count + (part.Group is null ? 0 : 1));
+        var minutes = Each(part, part.Minutes.On, part.On.Count, places);
         foreach (var (k, act) in part.On.Index())
             yield return new ServiceStep($"{part.Id}.on.{k + 1}", ServiceStage.Close, act, part, places, null, minutes);
         yield return new ServiceStep(

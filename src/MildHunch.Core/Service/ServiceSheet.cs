@@ -142,13 +142,17 @@ public sealed record ServiceSheet
         (IEnumerable<IReadOnlyCollection<string>>)[[]],
         (all, version) => all.SelectMany(one => version.Choices.Select(c => (IReadOnlyCollection<string>)[.. one, c.Id])));
 
+    /// <summary>Parts that are there on a pump built like this.</summary>
+    public IReadOnlyList<SheetPart> PartsOf(IReadOnlyCollection<string> build) =>
+        [.. Parts.Where(p => p.Version is null || build.Contains(p.Version))];
+
     /// <summary>The same sheet for one pump: parts and acts of other versions are left out.</summary>
     /// <param name="chosen">Ids of the choices made on the pump; the first of each version where none is.</param>
     public ServiceSheet On(IReadOnlyCollection<string> chosen)
     {
         var built = Versions.Select(v => (v.Choices.FirstOrDefault(c => chosen.Contains(c.Id)) ?? v.Choices[0]).Id).ToHashSet();
         IReadOnlyList<Act> Acts(IReadOnlyList<Act> acts) => [.. acts.Where(a => a.Version is null || built.Contains(a.Version))];
-        var there = Parts.Where(p => p.Version is null || built.Contains(p.Version)).ToArray();
+        var there = PartsOf(built);
         var ids = there.Select(p => p.Id).ToHashSet();
         return this with
         {

@@ -1,5 +1,3 @@
-using System.Text.Json;
-using System.Text.Json.Serialization;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 
@@ -8,13 +6,8 @@ namespace MildHunch.Core.Service;
 /// <summary>All sheets, loaded from data and validated once at start.</summary>
 public sealed class ServiceSheets
 {
+    private const string Folder = "sheets/";
     private const string CommonFile = "common.json";
-
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.KebabCaseLower) },
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-    };
 
     private ServiceSheets(CommonActs common, IReadOnlyList<ServiceSheet> sheets, Catalogue catalogue)
     {
@@ -33,19 +26,14 @@ public sealed class ServiceSheets
 
     /// <summary>The sheets that ship with the product.</summary>
     /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
-    public static ServiceSheets BuiltIn(Catalogue catalogue)
-    {
-        var assembly = typeof(ServiceSheets).Assembly;
-        var files = assembly.GetManifestResourceNames().Where(n => n.StartsWith("sheets/", StringComparison.Ordinal))
-            .Order(StringComparer.Ordinal).ToDictionary(n => n["sheets/".Length..], n => Text(assembly.GetManifestResourceStream(n)!));
-        return Read(files, catalogue);
-    }
+    public static ServiceSheets BuiltIn(Catalogue catalogue) =>
+        Read(KnowledgeFile.In(Folder).ToDictionary(n => n, n => KnowledgeFile.Shipped(Folder + n)), catalogue);
 
     /// <summary>Reads the acts of all and the sheets from texts by file name.</summary>
     /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
     public static ServiceSheets Read(IReadOnlyDictionary<string, string> files, Catalogue catalogue) => new(
-        Parsed<CommonActs>(CommonFile, files[CommonFile]),
-        [.. files.Where(f => f.Key != CommonFile).Select(f => Parsed<ServiceSheet>(f.Key, f.Value))],
+        KnowledgeFile.Read<CommonActs>(CommonFile, files[CommonFile]),
+        [.. files.Where(f => f.Key != CommonFile).Select(f => KnowledgeFile.Read<ServiceSheet>(f.Key, f.Value))],
         catalogue);
 
     /// <summary>Sheets of the pump itself: one, or where the maker has two ways the pump says which.</summary>
@@ -61,22 +49,4 @@ public sealed class ServiceSheets
 
     private IReadOnlyList<Act> Spelt(IReadOnlyList<Act> acts) =>
         [.. acts.SelectMany(a => a.Use is null ? [a] : Common.Named(a.Use)!)];
-
-    private static T Parsed<T>(string file, string text)
-    {
-        try
-        {
-            return JsonSerializer.Deserialize<T>(text, Json) ?? throw new CatalogueException(file, "start", "nothing stands there");
-        }
-        catch (JsonException e)
-        {
-            throw new CatalogueException(file, e.Path ?? "start", e.Message);
-        }
-    }
-
-    private static string Text(Stream stream)
-    {
-        using var reader = new StreamReader(stream);
-        return reader.ReadToEnd();
-    }
 }

@@ -49,7 +49,7 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
 
         foreach (var build in sheet.Builds)
         {
-            var there = sheet.Parts.Where(p => p.Version is null || build.Contains(p.Version)).ToArray();
+            var there = sheet.PartsOf(build);
             foreach (var part in there)
                 Require(
                     part.Ways.Any(way => way.All(id => there.Any(p => p.Id == id))), part.Id,

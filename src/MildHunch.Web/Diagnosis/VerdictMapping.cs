@@ -69,7 +69,7 @@ public static class VerdictMapping
             Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero,
             s.Severity.One),
         [.. s.Locations.Select(l => new LocationDto(
-            l.Cylinder, l.Side?.Kebab(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
+            l.Cylinder, l.Side?.Named(), Round(l.Probability), s.Fault.Location == FaultLocation.End ? EndName(l.Cylinder) : null))],
         [.. s.Evidence.Select(e => new EvidenceDto(e.Source, Math.Round(e.Decibans, 1), e.Text, e.Brief))],
         Math.Round(s.TogetherDecibans, 1),
         s.Fault.How, s.Fault.Causes, s.Fault.ActionOn(s.Locations.FirstOrDefault()?.Side), s.Fault.ActionName, s.Fault.MendMinutes,
@@ -77,7 +77,7 @@ public static class VerdictMapping
 
     private static PairPartDto ToDto(Hypothesis h) => h.Fault.Location == FaultLocation.End
         ? new(h.Fault.Id, h.Fault.Name, h.Cylinder, null, EndName(h.Cylinder))
-        : new(h.Fault.Id, h.Fault.Name, h.Cylinder, h.Side?.Kebab(), null);
+        : new(h.Fault.Id, h.Fault.Name, h.Cylinder, h.Side?.Named(), null);
 
     private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
 
@@ -86,7 +86,7 @@ public static class VerdictMapping
         Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
         c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
         [.. c.Answers.Select(a => new CheckAnswerDto(
-            a.Answer, a.Text, a.Cylinder, a.Side?.Kebab(), Round(a.Probability), a.Then.ToString(), a.Then.Name, Round(a.Then.Share)))]);
+            a.Answer, a.Text, a.Cylinder, a.Side?.Named(), Round(a.Probability), a.Then.ToString(), a.Then.Name, Round(a.Then.Share)))]);
 
     // Comes back in the unit it was read in.
     private static ComparisonDto ToDto(Comparison c, IReadOnlyList<ReadingDto> readings, Arrangement arrangement)
@@ -107,7 +107,7 @@ public static class VerdictMapping
     private static LedgerTermDto Term(LedgerTerm term) => new(
         term.Flow is { } f ? new Amount(QuantityKind.VolumeFlow, f).ToDto() : null,
         term.Flow is null ? null : new Amount(QuantityKind.VolumeFlow, term.Sigma).ToDto(),
-        term.Source.Kebab());
+        term.Source.Named());
 
     private static string Text(WaterLedger l)
     {

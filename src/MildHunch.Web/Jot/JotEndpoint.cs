@@ -1,6 +1,7 @@
 using MildHunch.Core;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Evidence.Jot;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.Pumps;
@@ -42,8 +43,8 @@ public static class JotEndpoint
                 i.Number is { } n ? new ReadingDto(n.What, n.Value.ToDto(i.Unit!)) : null,
                 i.Cue is { } c
                     ? new CueDto(
-                        c.Cue, c.Answer, c.Cylinder, c.Side?.Kebab(), c.DropsPerMinute, Stream: c.Stream ? true : null,
-                        When: c.When == Dripping.Unsaid ? null : c.When.Kebab())
+                        c.Cue, c.Answer, c.Cylinder, c.Side?.Named(), c.DropsPerMinute, Stream: c.Stream ? true : null,
+                        When: c.When == Dripping.Unsaid ? null : c.When.Named())
                     : null))],
             [.. read.Gaps.Select(g => new JotGapDto(g.Start, g.Length, g.Text, g.Problem))],
             read.Suggestions);

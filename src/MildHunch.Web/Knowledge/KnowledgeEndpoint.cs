@@ -67,8 +67,8 @@ public static class KnowledgeEndpoint
         ],
         [.. catalogue.Contexts.Select(c => new ContextDto(c.Id, c.Name, c.Excludes))],
         [.. catalogue.Faults.Where(f => about.Fits(f))
-            .Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Kebab(), f.How, f.Zero, f.One))],
-        Enum.GetValues<QuantityKind>().ToDictionary(k => k.Kebab(), UnitsOf),
+            .Select(f => new FaultDto(f.Id, f.Name, f.Part, f.Side, f.Location.Named(), f.How, f.Zero, f.One))],
+        Enum.GetValues<QuantityKind>().ToDictionary(k => k.Named(), UnitsOf),
         catalogue.Tools,
         [.. catalogue.Hazards.Select(h => new HazardDto(h.Id, h.Text))],
         [.. catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct()],
@@ -79,7 +79,7 @@ public static class KnowledgeEndpoint
 
     private static CueEntryDto Cue(Cue c, Func<IOnlyWhere, bool> fits) => new(
         c.Id, c.Name, c.Place, c.Question, c.Kind, c.Reveals,
-        [.. c.Answers.Where(a => !a.Retired && fits(a)).Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Kebab(), a.Place))]);
+        [.. c.Answers.Where(a => !a.Retired && fits(a)).Select(a => new AnswerDto(a.Id, a.Text, a.Healthy, a.At.Named(), a.Place))]);
 
     private static IReadOnlyList<string> UnitsOf(QuantityKind kind) => [.. Units.Offered(kind).Select(u => u.Symbol)];
 

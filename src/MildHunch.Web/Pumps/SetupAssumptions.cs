@@ -45,7 +45,7 @@ public static class SetupAssumptions
             var set = Assumptions.SettingFor(pump, passes, flow);
             setup = setup with { ControlSetting = Amount.Of(set).ToDto() };
             assumed.Add(new(
-                Setting, $"Setting of the {pump.Control.Kebab()}", Amount.Of(set).Text(),
+                Setting, $"Setting of the {pump.Control.Named()}", Amount.Of(set).Text(),
                 "a tenth above the working pressure, at most the rating"));
         }
 

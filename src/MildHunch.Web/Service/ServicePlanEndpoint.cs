@@ -27,8 +27,8 @@ public static class ServicePlanEndpoint
                 "sheet.torques", $"“{group}”", string.Join(", ", question.Sheet.Groups.Select(g => g.Id)));
         var plan = new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
         ServicePlaceDto Placed(ServicePlace place) => question.Pump.Arrangement == Arrangement.Intensifier && place.Cylinder is { } end
-            ? new(null, place.Side?.Kebab(), end == 1 ? "left" : "right")
-            : new(place.Cylinder, place.Side?.Kebab(), null);
+            ? new(null, place.Side?.Named(), end == 1 ? "left" : "right")
+            : new(place.Cylinder, place.Side?.Named(), null);
         var bill = KitCounting.Count(
             plan.Parts.ToDictionary(p => p.Part.Id, p => p.Count),
             [.. (question.Own.Kits ?? []).Select((kit, k) => KitOf(kit, k, question.Sheet))]);
@@ -36,14 +36,14 @@ public static class ServicePlanEndpoint
             plan.Sheet.Id, plan.Sheet.Name, [.. plan.Off.Select(o => new PartAtDto(o.Part.Id, o.Part.Name, Placed(o.Place)))],
             [.. plan.Stays.Select(p => new PartNameDto(p.Id, p.Name))],
             [.. plan.Steps.Select(s => new ServiceStepDto(
-                s.Id, s.Stage.Kebab(), s.Act.Do, s.Act.Why, s.Act.Mind, s.Act.Tools, s.Act.Better, s.Act.Consumables, s.Act.Hazards,
-                s.Act.Machine.Kebab(), s.Minutes, s.Part?.Id, s.Bolts?.Id, [.. s.Places.Select(Placed)], s.Facing))],
+                s.Id, s.Stage.Named(), s.Act.Do, s.Act.Why, s.Act.Mind, s.Act.Tools, s.Act.Better, s.Act.Consumables, s.Act.Hazards,
+                s.Act.Machine.Named(), s.Minutes, s.Part?.Id, s.Bolts?.Id, [.. s.Places.Select(Placed)], s.Facing))],
             [.. plan.Parts.Select(p => new PartCountDto(
                 p.Part.Id, p.Part.Name, p.Count, [.. p.Places.Select(Placed)],
                 p.Part.Fit == Fit.New ? "renewed whenever it comes off" : "to be renewed or mended"))],
             [.. bill.Kits.Select(k => new KitCountDto(k.Kit.Name, k.Count, k.Covers, k.LeftOver))], bill.Beside,
             [.. plan.Bolts.Select(g => Bolts(g, torques.GetValueOrDefault(g.Id)))],
-            [.. plan.Inspections.Select(i => new InspectionDto(i.Part.Id, i.Part.Name, Placed(i.Place), i.Look))],
+            [.. plan.Inspections.Select(i => new InspectionDto(i.Part.Id, i.Part.Name, Placed(i.Place), i.Part.Look))],
             [.. plan.Hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))],
             plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes);
     }
@@ -68,7 +68,7 @@ public static class ServicePlanEndpoint
             group.Id, group.Name, group.Pattern, [.. group.Places.Places.Select(p => new BoltPlaceDto(p.Number, p.X, p.Y))],
             group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten,
             [.. group.Passes.Select(share => new BoltPassDto(share, Share(torque, share, told)))],
-            told, (torque is null ? TorqueBasis.None : TorqueBasis.Sheet).Kebab(),
+            told, (torque is null ? TorqueBasis.None : TorqueBasis.Sheet).Named(),
             torque is { } all ? [.. TorqueUnits.Select(u => Amount.Of(all).Text(Units.Find(QuantityKind.Torque, u)!))] : [],
             torque is { } asked ? Doubt(group, asked) : null, group.Note);
     }

@@ -1,4 +1,5 @@
 using MildHunch.Core;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
 namespace MildHunch.Web.Shared;
@@ -20,20 +21,16 @@ public static class Mapping
 
     public static QuantityDto ToDto(this Amount amount, Unit unit) => new(Significant(amount.In(unit)), unit.Symbol);
 
-    /// <summary>An enum value as it is written in JSON: "six-caps".</summary>
-    public static string Kebab<T>(this T value)
-        where T : struct, Enum => System.Text.Json.JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
-
     public static T Choice<T>(string? text, string field, T unsaid)
         where T : struct, Enum
     {
         if (text is null)
             return unsaid;
         foreach (var value in Enum.GetValues<T>())
-            if (value.Kebab() == text)
+            if (value.Named() == text)
                 return value;
         throw new ImpossibleInputException(
-            field, $"“{(text.Length > 40 ? text[..40] : text)}”", string.Join(", ", Enum.GetValues<T>().Select(v => v.Kebab())));
+            field, $"“{(text.Length > 40 ? text[..40] : text)}”", string.Join(", ", Enum.GetValues<T>().Select(v => v.Named())));
     }
 
     public static ImpossibleInputException Missing(string field, string accepted) => new(field, "nothing", accepted);

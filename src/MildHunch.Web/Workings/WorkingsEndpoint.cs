@@ -1,6 +1,7 @@
 using MildHunch.Core;
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Pumps;
@@ -84,7 +85,7 @@ public static class WorkingsEndpoint
                 _ => pump.Cylinders.ToString(System.Globalization.CultureInfo.InvariantCulture),
             };
         if (sum.Fields.Any(f => f.Id == "material") && (sum.Id == "inlet" ? setup.Inlet?.Run : setup.Outlet) is { } run)
-            picks["material"] = run.Material.Kebab();
+            picks["material"] = run.Material.Named();
         return new FillResponse(entries, picks);
     }
 }

@@ -30,7 +30,9 @@ public class SheetTests
             var opened = Order(plan, ServiceStage.Open);
             Order(plan, ServiceStage.Close).ShouldBe(opened.Reverse());
             plan.Steps.Select(s => s.Id).Distinct().Count().ShouldBe(plan.Steps.Count);
-            plan.Steps.Sum(s => s.Minutes).ShouldBe(plan.Minutes, 1e-9);
+            plan.Steps.Where(s => s.Part is not null && s.Stage != ServiceStage.Inspect).Sum(s => s.Minutes)
+                .ShouldBe(Disassembly.Minutes(plan.Off), 1e-9);
+            plan.Minutes.ShouldBeGreaterThan(Disassembly.Minutes(plan.Off));
         }
     }
 
@@ -102,18 +104,21 @@ public class SheetTests
         missing.Distinct().ShouldBeEmpty();
     }
 
-    [Fact]
-    public void A_sheet_with_an_orphan_names_file_entry_and_what_is_wrong() =>
+    [Theory]
+    [InlineData("\"under\": [\"cap\"]", "own.json, valve: lies under “cap”, which does not stand before it")]
+    [InlineData("\"look\": null", "own.json, parts[0].look: null stands there; give a value or leave it out")]
+    [InlineData("\"group\": \"caps\"", "own.json, valve: unknown group “caps”")]
+    public void A_sheet_that_is_not_fit_to_use_names_file_entry_and_what_is_wrong(string wrong, string says) =>
         Should.Throw<CatalogueException>(() => ServiceSheets.Read(
             new Dictionary<string, string>
             {
                 ["common.json"] = "{}",
-                ["own.json"] = """
-                    { "id": "own", "name": "Own", "fits": {}, "parts": [ { "id": "valve", "name": "Valve", "under": ["cap"],
+                ["own.json"] = $$"""
+                    { "id": "own", "name": "Own", "fits": {}, "parts": [ { "id": "valve", "name": "Valve", {{wrong}},
                       "minutes": { "off": 1, "on": 1 }, "off": [{ "do": "out" }], "on": [{ "do": "in" }], "facing": "up" } ] }
                     """,
             },
-            Known)).Message.ShouldBe("own.json, valve: lies under “cap”, which does not stand before it");
+            Known)).Message.ShouldBe(says);
 
     // Every part of the sheet at every place, in each of its versions.
     private static IEnumerable<(ServiceSheet Sheet, ServicePlan Plan)> Everything(string id)
