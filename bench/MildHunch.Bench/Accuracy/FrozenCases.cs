@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
@@ -31,17 +32,26 @@ internal static class FrozenCases
         return Catalogue.Read(name =>
         {
             if (name != "faults.json")
-                return Catalogue.Shipped(name);
+                return Catalogue.Shipped(name).Replace(AtCapsOnly, "", StringComparison.Ordinal);
             var faults = JsonNode.Parse(Catalogue.Shipped(name))!.AsArray();
             foreach (var fault in faults.Select(f => f!.AsObject()))
             {
                 fault["weight"] = weights[fault["id"]!.GetValue<string>()]?.GetValue<double>() ?? Never;
                 fault.Remove("weightWhere");
+
+                // Every pump was taken to have a cap over each valve.
+                if (fault["location"]!.GetValue<string>() == "cap")
+                {
+                    fault["location"] = "cavity";
+                    fault.Remove("fitted");
+                }
             }
 
             return faults.ToJsonString();
         });
     }
+
+    private const string AtCapsOnly = ", \"fitted\": [\"caps\"]";
 
     // A weight must not be nothing.
     private const double Never = 1e-6;
@@ -78,13 +88,18 @@ internal static class FrozenCases
             writer.WriteLine(JsonSerializer.Serialize(Of(drawn), Json));
     }
 
+    /// <summary>The cases of a file; those are left out whose fault or answers such a pump cannot have.</summary>
     public static IReadOnlyList<DrawnCase> From(Catalogue catalogue, string file)
     {
         using var packed = new GZipStream(File.OpenRead(file), CompressionMode.Decompress);
         using var reader = new StreamReader(packed);
         var cases = new List<DrawnCase>();
         while (reader.ReadLine() is { } line)
-            cases.Add(Drawn(catalogue, JsonSerializer.Deserialize<Line>(line, Json)!));
+        {
+            if (Drawn(catalogue, JsonSerializer.Deserialize<Line>(line, Json)!) is { } drawn)
+                cases.Add(drawn);
+        }
+
         return cases;
     }
 
@@ -107,15 +122,18 @@ internal static class FrozenCases
     private static Answer Of(CueFact f) =>
         new(f.Cue, f.Answer, f.Cylinder, f.Side, f.DropsPerMinute, f.Stream ? true : null, f.When == Dripping.Unsaid ? null : f.When);
 
-    private static DrawnCase Drawn(Catalogue catalogue, Line line)
+    private static DrawnCase? Drawn(Catalogue catalogue, Line line)
     {
         var (pump, setup) = (Pump(line.Pump), Setup(line.Setup));
         var all = HypothesisSet.For(catalogue, pump, setup, []).All;
-        return new DrawnCase(
+        var truth = line.Truth
+            .Select(t => all.FirstOrDefault(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side)).ToArray();
+        var possible = new CueModel(catalogue, pump, setup, []);
+        return truth.Contains(null) || !line.Cues.Concat(line.SlowCues).All(a => possible.Allows(Fact(a))) ? null : new DrawnCase(
             line.Kind,
             pump,
             setup,
-            [.. line.Truth.Select(t => all.First(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side))],
+            truth!,
             [.. line.Truth.Select(t => t.Severity)],
             [.. line.Readings.Select(r => Observables.Find(r.What)! is var what
                 ? (new Reading(what, new Amount(what.Kind, r.Si)), r.Sigma, r.Error)

@@ -9,6 +9,7 @@ import DripFields from './DripFields.vue';
 import NotedHere from './NotedHere.vue';
 import ReadingField from './ReadingField.vue';
 import WhichOne from './WhichOne.vue';
+import { tellsSides } from './drawing/heads';
 import { cuesAt, isGroup, observablesAt, readSpot, spotKey, spotName, type Spot } from './drawing/spots';
 import { useBesidePart } from './useBesidePart';
 import { useDrip } from './useDrip';
@@ -32,10 +33,7 @@ const readings = computed(() =>
 );
 const cues = computed(() => (spot.value ? cuesAt(spot.value, props.knowledge) : []));
 const drips = computed(() => cues.value.some((c) => c.id === 'leak-at'));
-const plain = computed(() => {
-  const { headLayout, arrangement } = props.data.pump.pump;
-  return headLayout === 'stacked-bore' || arrangement === 'intensifier';
-});
+const plain = computed(() => !tellsSides(props.data.pump.pump));
 
 /** The part of the drawing the editor belongs to: it opens beside it and gives the focus back to it. */
 const anchorOf = (key: string) =>

@@ -194,7 +194,7 @@ describe('a plan', () => {
           ends: null,
           next: {
             check: 'b',
-            name: 'Listen at every cap',
+            name: 'Listen at every valve',
             question: '?',
             minutes: 5,
             branches: [leaf('all alike', 'Leave it closed')],
@@ -203,7 +203,7 @@ describe('a plan', () => {
       ],
     };
     const text = mount(PlanTree, { props: { step } }).text();
-    for (const said of ['Watch the needle', 'Fit the right nozzle', 'Listen at every cap', 'Leave it closed', '80 %'])
+    for (const said of ['Watch the needle', 'Fit the right nozzle', 'Listen at every valve', 'Leave it closed', '80 %'])
       expect(text).toContain(said);
   });
 });

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
+import { headNames } from '@/cases/drawing/heads';
 import { asStage, stageNames } from '@/cases/stages';
 import { api, taken, type PumpResource, type Quantity } from '@/shared/api/client';
 import { percent, quantity } from '@/shared/format';
@@ -40,7 +41,9 @@ const facts = computed(() => {
       'Control',
       `${pump.control ?? 'none'}${setup.controlSetting ? `, ${q(setup.controlSetting)}` : ''}${note('controlSetting')}`,
     ],
-    ['Head', (pump.headLayout ?? 'six-caps').replace('-', ' ')],
+    ...((pump.arrangement ?? 'crank-plunger') === 'crank-plunger'
+      ? ([['Head', headNames[pump.headLayout ?? 'six-caps'] ?? '']] as [string, string][])
+      : []),
     ['Liquid', setup.liquid ?? 'water'],
     ['Inlet', inlet ? `${q(inlet.run?.length)} of ${q(inlet.run?.bore)}` : 'not measured'],
     ['Outlet line', run ? `${q(run.length)} of ${q(run.bore)}` : (setup.line ?? 'not noted')],

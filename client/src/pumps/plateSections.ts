@@ -1,3 +1,4 @@
+import { headNames } from '@/cases/drawing/heads';
 import type { Plate, TypedKey } from './plate';
 
 type Told = Plate;
@@ -207,10 +208,7 @@ export const sections: PlateSection[] = [
       quantity('gaugeSpan', 'Gauge at the head reads up to', 'setup.gaugeSpan', pressures, {
         usual: '1.6 times the rating',
       }),
-      choice('headLayout', 'Head', {
-        'six-caps': 'a cap for every valve',
-        'stacked-bore': 'valves stacked in one bore',
-      }),
+      choice('headLayout', 'Head', headNames, (p) => p.arrangement === 'crank-plunger'),
       choice('sealReturn', 'High-pressure seal returns', { inlet: 'to the inlet', weep: 'to the weep' }),
       quantity('rodDiameter', 'Rod, if double acting', 'pump.rodDiameter', lengths, {
         shown: (p) => p.arrangement === 'crank-plunger',

@@ -13,6 +13,8 @@ public enum FaultLocation
     Cavity,
     /// <summary>One for each end of an intensifier.</summary>
     End,
+    /// <summary>One for each cap over a valve.</summary>
+    Cap,
 }
 
 /// <summary>
@@ -112,6 +114,9 @@ public sealed record Fault : IOnlyWhere
 
     /// <summary>How many of it a pump can have, and where.</summary>
     public required FaultLocation Location { get; init; }
+
+    /// <summary>True where it can sit on either side of a cylinder.</summary>
+    public bool HasSides => Location is FaultLocation.Cavity or FaultLocation.Cap;
 
     /// <summary>The side it sits on, inlet or discharge; null where either or neither.</summary>
     public string? Side { get; init; }

@@ -106,10 +106,10 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             fault.DischargeEffect is null || EffectLibrary.Find(fault.DischargeEffect) is not null, file, fault.Id,
             $"unknown effect “{fault.DischargeEffect}”");
         Require(
-            fault.DischargeAction is null || fault.Location == FaultLocation.Cavity, file, fault.Id,
+            fault.DischargeAction is null || fault.HasSides, file, fault.Id,
             "is mended otherwise on the discharge side but does not sit in a cavity");
         Require(
-            (fault.DischargeEffect is null) || fault.Location == FaultLocation.Cavity, file, fault.Id,
+            (fault.DischargeEffect is null) || fault.HasSides, file, fault.Id,
             "has an effect on the discharge side but does not sit in a cavity");
         Require(fault.Weight > 0, file, fault.Id, "weight must be above 0");
         Require(fault.MendMinutes > 0, file, fault.Id, "mendMinutes must be above 0");

@@ -49,6 +49,9 @@ public enum Fitting
 
     /// <summary>Neither: with the outlet shut, the head is one room with what is downstream.</summary>
     OneRoom = 1 << 12,
+
+    /// <summary>Caps or plugs over valves.</summary>
+    Caps = 1 << 13,
 }
 
 /// <summary>Fittings of a pump and by name.</summary>
@@ -88,7 +91,8 @@ public static class Fittings
             | If(pump.SealReturn == SealReturn.Weep, Fitting.SealToWeep)
             | If(pump.SealReturn == SealReturn.Inlet, Fitting.SealToInlet)
             | If(apart, Fitting.ShutsOff)
-            | If(!apart, Fitting.OneRoom);
+            | If(!apart, Fitting.OneRoom)
+            | If(pump.CapSides().Count > 0, Fitting.Caps);
     }
 
     private static Fitting If(bool there, Fitting fitting) => there ? fitting : Fitting.None;

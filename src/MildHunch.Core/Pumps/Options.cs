@@ -37,13 +37,23 @@ public enum ControlKind
     Relief,
 }
 
-/// <summary>What opens what: with six caps each valve has its own, on a stacked bore one plug covers both.</summary>
+/// <summary>How the head of a crank-driven plunger pump is built: it decides what opens what.</summary>
 public enum HeadLayout
 {
     /// <summary>A cap over every valve.</summary>
     SixCaps,
-    /// <summary>Inlet valve below the discharge valve in one bore, under one cap.</summary>
+    /// <summary>Inlet valve below the discharge valve in one bore, under one plug.</summary>
     StackedBore,
+    /// <summary>Caps over the discharge valves, the inlet valves behind a bolted cover.</summary>
+    InletCover,
+    /// <summary>Caps over the discharge valves, the inlet valves screwed into the head from behind.</summary>
+    InletScrewed,
+    /// <summary>Two plates bolted together, the valves between them.</summary>
+    TwoPiece,
+    /// <summary>A heavy plate over stacks of valves.</summary>
+    ValvePlate,
+    /// <summary>An inlet and a discharge manifold with the packing between them.</summary>
+    SplitManifold,
 }
 
 /// <summary>Where water goes that passes the high-pressure seal.</summary>

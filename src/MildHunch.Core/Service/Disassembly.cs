@@ -42,7 +42,7 @@ public static class Disassembly
             if (!off.Add(at))
                 continue;
             foreach (var before in at.Part.Ways[way.GetValueOrDefault(at.Part.Id)].Select(id => sheet.Part(id)).OfType<SheetPart>())
-                foreach (var place in before.Per.Meeting(at.Place, pump))
+                foreach (var place in before.Per.Above(at.Place, pump))
                     open.Enqueue(new PartAt(before, place));
         }
 

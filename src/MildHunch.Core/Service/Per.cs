@@ -42,6 +42,12 @@ public static class PerPlaces
         (p.Cylinder is null || place.Cylinder is null || p.Cylinder == place.Cylinder)
         && (p.Side is null || place.Side is null || p.Side == place.Side));
 
+    /// <summary>
+    /// Those that stand in the way to a place: in a bore that both valves share, the one above is in the way of the one below.
+    /// </summary>
+    public static IEnumerable<ServicePlace> Above(this Per per, ServicePlace place, ReciprocatingPump pump) =>
+        per == Per.Valve ? per.Meeting(place, pump) : per.Meeting(place with { Side = null }, pump);
+
     private static IEnumerable<Side?> Sides(Per per) => per switch
     {
         Per.Valve => [Side.Discharge, Side.Inlet],

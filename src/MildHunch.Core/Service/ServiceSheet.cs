@@ -52,6 +52,9 @@ public sealed record SheetPart
     /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
 
+    /// <summary>What kind of part it is: it decides what can be found at it.</summary>
+    public string Kind { get; init; } = "body";
+
     /// <summary>How often it is there.</summary>
     public Per Per { get; init; } = Per.Pump;
 
@@ -122,6 +125,9 @@ public sealed record ServiceSheet
     /// <summary>Parts in the order in which they come off.</summary>
     public required IReadOnlyList<SheetPart> Parts { get; init; }
 
+    /// <summary>What lies in each cavity, in order.</summary>
+    public IReadOnlyList<SheetStack> Stacks { get; init; } = [];
+
     /// <summary>What is left alone.</summary>
     public IReadOnlyList<string> Leave { get; init; } = [];
 
@@ -156,6 +162,10 @@ public sealed record ServiceSheet
         var ids = there.Select(p => p.Id).ToHashSet();
         return this with
         {
+            Stacks = [.. Stacks.Select(s => s with
+            {
+                Items = [.. s.Items.Where(i => ids.Contains(i.Part) && (i.Version is null || built.Contains(i.Version)))],
+            }).Where(s => s.Items.Count > 0)],
             Groups = [.. Groups.Where(g => there.Any(p => p.Group == g.Id))],
             Parts = [.. there.Select(p =>
             {

@@ -33,7 +33,7 @@ public sealed class ServiceSheets
     /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
     public static ServiceSheets Read(IReadOnlyDictionary<string, string> files, Catalogue catalogue) => new(
         KnowledgeFile.Read<CommonActs>(CommonFile, files[CommonFile]),
-        [.. files.Where(f => f.Key != CommonFile).Select(f => KnowledgeFile.Read<ServiceSheet>(f.Key, f.Value))],
+        [.. LikeParts.WrittenOut(files).Where(f => f.Key != CommonFile).Select(f => KnowledgeFile.Read<ServiceSheet>(f.Key, f.Value))],
         catalogue);
 
     /// <summary>Sheets of the pump itself: one, or where the maker has two ways the pump says which.</summary>

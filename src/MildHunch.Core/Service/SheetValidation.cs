@@ -47,6 +47,15 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
                 CheckAct(act, part.Id, choices, Require);
         }
 
+        foreach (var item in sheet.Stacks.SelectMany(s => s.Items))
+        {
+            Require(sheet.Part(item.Part) is not null, "stacks", $"draws “{item.Part}”, which is no part of it");
+            Require(
+                PieceShapes.Find(item.Draw) is not null, "stacks",
+                $"“{item.Draw}” is no shape; known are {string.Join(", ", PieceShapes.Names)}");
+            Require(item.Version is null || choices.Contains(item.Version), "stacks", $"a piece for unknown version “{item.Version}”");
+        }
+
         foreach (var build in sheet.Builds)
         {
             var there = sheet.PartsOf(build);

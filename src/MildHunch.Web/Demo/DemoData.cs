@@ -138,7 +138,7 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
                 Cue("needle", "swings"), Cue("rhythm", "once"), Cue("reversal", "once"), Cue("leak-at", "none"),
                 Cue("weep-standing", "dry"), Cue("inlet-hose", "calm")], "suspect", stop);
         var brine = await Pump("BRINE-4", "Triplex plunger with V-packing, 45 x 60 mm", "Brine injection",
-            Plunger(3, 45, 60, 380, 100, "relief") with { SealReturn = "weep" },
+            Plunger(3, 45, 60, 380, 100, "relief") with { SealReturn = "weep", HeadLayout = "split-manifold" },
             new SetupDto(
                 Q(380, "rpm"), Nozzles(104, 80), Q(90, "bar"), "rigid", "brine", Q(24, "°C"), Voltage: Q(400, "V"), LiquidStrength: 12,
                 Inlet: new InletDto(new RunDto(Q(9, "m"), Q(65, "mm"), "plastic", 3), Q(0.4, "m"), 2),

@@ -13,7 +13,8 @@ public sealed record PumpDto(
     QuantityDto? RatedSpeed,
     QuantityDto? RatedPressure,
     [property: Description("unloader, regulator, auto-stop, relief or none")] string? Control,
-    [property: Description("six-caps or stacked-bore")] string? HeadLayout = null,
+    [property: Description("six-caps, stacked-bore, inlet-cover, inlet-screwed, two-piece, valve-plate or split-manifold")]
+    string? HeadLayout = null,
     [property: Description("inlet or weep")] string? SealReturn = null,
     [property: Description("which cylinder follows which, such as [1, 3, 2]")] IReadOnlyList<int>? FiringOrder = null,
     QuantityDto? RatedFlow = null,

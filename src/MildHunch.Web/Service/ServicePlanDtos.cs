@@ -45,6 +45,20 @@ public sealed record KitCountDto(
 
 public sealed record BoltPlaceDto(int Number, double X, double Y);
 
+public sealed record PointDto(double X, double Y);
+
+public sealed record ShapeDto(
+    [property: Description("outline, line, disc or words")] string Kind,
+    [property: Description("part, house, leader, name, note or aside: what it stands for")] string Ink, IReadOnlyList<PointDto> Points,
+    [property: Description("what it belongs to: a part, a bolt, a place")] string? Key, double? Radius, string? Text,
+    [property: Description("start, middle or end")] string? Anchor);
+
+public sealed record PictureDto(double Width, double Height, IReadOnlyList<ShapeDto> Shapes);
+
+public sealed record StackDto(
+    string Id, string Name, [property: Description("valve, inlet, discharge, cylinder or pump: how often it is there")] string Per,
+    [property: Description("ids of the parts in it")] IReadOnlyList<string> Parts, PictureDto Drawing);
+
 public sealed record BoltPassDto(double Share, QuantityDto? Torque);
 
 public sealed record BoltGroupDto(
@@ -52,13 +66,18 @@ public sealed record BoltGroupDto(
     IReadOnlyList<int> Snug, IReadOnlyList<int> Tighten, IReadOnlyList<BoltPassDto> Passes, QuantityDto? Torque,
     [property: Description("sheet, or none: then the maker's sheet has to be found")] string Basis,
     [property: Description("the torque in newton metres, foot-pounds and inch-pounds")] IReadOnlyList<string> InAllUnits,
-    [property: Description("asked where the torque is hard to believe")] string? Doubt, string? Note);
+    [property: Description("asked where the torque is hard to believe")] string? Doubt, string? Note,
+    PictureDto Drawing);
 
-public sealed record InspectionDto(string Part, string Name, ServicePlaceDto Place, IReadOnlyList<string> Look);
+public sealed record InspectionDto(
+    [property: Description("key of its cell in the map")] string Id, string Part, string Name, ServicePlaceDto Place,
+    IReadOnlyList<string> Look);
 
 public sealed record ServicePlanResponse(
     string Sheet, string Name, IReadOnlyList<PartAtDto> Opens, IReadOnlyList<PartNameDto> Stays, IReadOnlyList<ServiceStepDto> Steps,
     IReadOnlyList<PartCountDto> Parts, IReadOnlyList<KitCountDto> Kits,
     [property: Description("parts that no kit holds, by id")] IReadOnlyDictionary<string, int> BesideKits,
     IReadOnlyList<BoltGroupDto> Bolts, IReadOnlyList<InspectionDto> Inspect, IReadOnlyList<HazardDto> Hazards,
-    IReadOnlyList<string> Tools, IReadOnlyList<string> Consumables, IReadOnlyList<string> Leave, double Minutes);
+    IReadOnlyList<string> Tools, IReadOnlyList<string> Consumables, IReadOnlyList<string> Leave, double Minutes,
+    [property: Description("what lies in each cavity that is opened")] IReadOnlyList<StackDto> Stacks,
+    [property: Description("every place that is looked at, seen from above")] PictureDto Map);

@@ -3,6 +3,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Drawing;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Shared;
 
@@ -43,9 +44,19 @@ public static class ServicePlanEndpoint
                 p.Part.Fit == Fit.New ? "renewed whenever it comes off" : "to be renewed or mended"))],
             [.. bill.Kits.Select(k => new KitCountDto(k.Kit.Name, k.Count, k.Covers, k.LeftOver))], bill.Beside,
             [.. plan.Bolts.Select(g => Bolts(g, torques.GetValueOrDefault(g.Id)))],
-            [.. plan.Inspections.Select(i => new InspectionDto(i.Part.Id, i.Part.Name, Placed(i.Place), i.Part.Look))],
+            [.. plan.Inspections.Select(i => new InspectionDto(
+                CavityMap.Key(i.Part.Id, i.Place), i.Part.Id, i.Part.Name, Placed(i.Place), i.Part.Look))],
             [.. plan.Hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))],
-            plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes);
+            plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes, [.. Stacks(plan)],
+            CavityMap.Of(question.Pump, plan.Inspections).ToDto());
+    }
+
+    // Only cavities of which something comes off.
+    private static IEnumerable<StackDto> Stacks(ServicePlan plan)
+    {
+        var off = plan.Off.Select(o => o.Part.Id).ToHashSet();
+        return plan.Sheet.Stacks.Where(s => s.Items.Any(i => off.Contains(i.Part))).Select(s => new StackDto(
+            s.Id, s.Name, s.Per.Named(), [.. s.Items.Select(i => i.Part).Distinct()], StackDrawing.Of(plan.Sheet, s).ToDto()));
     }
 
     private static Kit KitOf(KitDto kit, int k, ServiceSheet sheet)
@@ -70,7 +81,7 @@ public static class ServicePlanEndpoint
             [.. group.Passes.Select(share => new BoltPassDto(share, Share(torque, share, told)))],
             told, (torque is null ? TorqueBasis.None : TorqueBasis.Sheet).Named(),
             torque is { } all ? [.. TorqueUnits.Select(u => Amount.Of(all).Text(Units.Find(QuantityKind.Torque, u)!))] : [],
-            torque is { } asked ? Doubt(group, asked) : null, group.Note);
+            torque is { } asked ? Doubt(group, asked) : null, group.Note, BoltDrawing.Of(group).ToDto());
     }
 
     // In the unit in which the maker's sheet has it.

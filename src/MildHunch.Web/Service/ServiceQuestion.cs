@@ -44,20 +44,28 @@ internal sealed record ServiceQuestion(
         if (target.Part is null == target.Fault is null)
             throw new ImpossibleInputException("part", target.Part is null ? "nothing" : "a part and a fault", "a part or a fault");
         var place = Place(target, pump);
-        var action = target.Fault is null
-            ? null
-            : catalogue.Fault(target.Fault)?.Action
-                ?? throw new ImpossibleInputException("fault", $"“{target.Fault}”", "a fault of the catalogue");
-        bool Meant(SheetPart part) => action is null ? part.Id == target.Part : part.Serves.Contains(action);
-        var sheet = sheets.FirstOrDefault(s => s.Parts.Any(Meant))
-            ?? throw (action is null
-                ? new ImpossibleInputException(
-                    "part", $"“{target.Part}”", string.Join(", ", sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct()))
-                : new ImpossibleInputException("fault", $"“{target.Fault}”", "a fault that is mended by opening this pump"));
-        var parts = sheet.Parts.Where(Meant).SelectMany(p => p.Per.Meeting(place, pump).Select(at => new PartAt(p, at))).ToArray();
+        return target.Fault is null ? OfPart(target, place, sheets, pump) : OfFault(target.Fault, place, sheets, pump, catalogue);
+    }
+
+    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) OfPart(
+        ServiceTargetDto target, ServicePlace place, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump)
+    {
+        var sheet = sheets.FirstOrDefault(s => s.Part(target.Part!) is not null) ?? throw new ImpossibleInputException(
+            "part", $"“{target.Part}”", string.Join(", ", sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct()));
+        PartAt[] parts = [.. ServiceTargets.At(sheet.Part(target.Part!)!, pump, place)];
         return parts.Length > 0
             ? (sheet, parts)
             : throw new ImpossibleInputException("side", target.Side ?? "nothing", "a side on which that part is");
+    }
+
+    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) OfFault(
+        string id, ServicePlace place, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, Catalogue catalogue)
+    {
+        var fault = catalogue.Fault(id) ?? throw new ImpossibleInputException("fault", $"“{id}”", "a fault of the catalogue");
+        var found = sheets.Select(s => (Sheet: s, Parts: ServiceTargets.Of(s, pump, fault, place))).FirstOrDefault(f => f.Parts.Count > 0);
+        return found.Sheet is null
+            ? throw new ImpossibleInputException("fault", $"“{id}”", "a fault that is mended by opening this pump")
+            : found;
     }
 
     private static ServicePlace Place(ServiceTargetDto target, ReciprocatingPump pump)

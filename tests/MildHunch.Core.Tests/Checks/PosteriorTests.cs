@@ -95,7 +95,7 @@ public class PosteriorTests
         var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => f.Weight * f.Location switch
         {
             FaultLocation.Cylinder => 3,
-            FaultLocation.Cavity => 6,
+            FaultLocation.Cavity or FaultLocation.Cap => 6,
             _ => 1,
         });
         verdict.Of("no-fault").ShouldBe((1 - verdict.TwoAtOnce) * 60 / weights, 1e-9);

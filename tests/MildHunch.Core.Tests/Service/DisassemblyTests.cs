@@ -87,7 +87,7 @@ public class DisassemblyTests
         {
             var way = part.Ways.First(w => w.All(id => (set & bits[id]) != 0));
             foreach (var above in way.Select(id => sheet.Part(id)!))
-                foreach (var place in places[part.Id].SelectMany(p => above.Per.Meeting(p, pump)))
+                foreach (var place in places[part.Id].SelectMany(p => above.Per.Above(p, pump)))
                     (places.TryGetValue(above.Id, out var known) ? known : places[above.Id] = []).Add(place);
         }
 

@@ -11,6 +11,9 @@ internal static class PumpsOfSheets
     /// <summary>As if everything stood round each of them.</summary>
     public const Fitting Everything = (Fitting)~0;
 
+    /// <summary>Everything that can stand round this one: caps only where it has them.</summary>
+    public static Fitting Round(ReciprocatingPump pump) => pump.CapSides().Count > 0 ? Everything : Everything & ~Fitting.Caps;
+
     public static IReadOnlyList<ReciprocatingPump> All { get; } =
     [
         .. Enum.GetValues<HeadLayout>().Select(head => Crank(ControlKind.Unloader, head)), Crank(ControlKind.Regulator, HeadLayout.SixCaps),

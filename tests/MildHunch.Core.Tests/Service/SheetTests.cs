@@ -98,7 +98,7 @@ public class SheetTests
             from sheet in Sheets.For(pump, PumpsOfSheets.Everything)
             let served = beside.Append(sheet).SelectMany(s => s.Parts).SelectMany(p => p.Serves).ToHashSet()
             from fault in Known.Faults
-            where fault.Id != Catalogue.NoFault && Catalogue.Fits(fault, pump, PumpsOfSheets.Everything)
+            where fault.Id != Catalogue.NoFault && Catalogue.Fits(fault, pump, PumpsOfSheets.Round(pump))
                 && !elsewhere.Contains(fault.Action) && !served.Contains(fault.Action)
             select $"{sheet.Id}: {fault.Id}";
         missing.Distinct().ShouldBeEmpty();

@@ -14,6 +14,8 @@ const props = defineProps<{
   parts: Suspicion;
   /** A stacked bore tells the cylinder but not the side. */
   plain: boolean;
+  /** Sides whose valves stand under caps. */
+  caps: ('inlet' | 'discharge')[];
   chosen: (place: Place, cylinder?: number, side?: string) => boolean;
 }>();
 const emit = defineEmits<{ tap: [place: Place, cylinder?: number, side?: 'inlet' | 'discharge'] }>();
@@ -36,6 +38,12 @@ const valveName = (side: string) =>
   <g>
     <path :d="`M ${x} ${dischargeY} V ${inletY}`" class="wall" />
     <path :d="`M ${x} ${dischargeY - 6} V ${inletY + 6}`" class="water" />
+    <path v-if="caps.includes('discharge')" :d="`M ${x - 15} ${valve.discharge - 8} v -7 h 30 v 7`" class="cap" />
+    <path
+      v-if="caps.includes('inlet')"
+      :d="`M ${x - 15} ${valve.inlet + valve.height + 8} v 7 h 30 v -7`"
+      class="cap"
+    />
     <text :x="x" :y="dischargeY - 20" class="number">{{ name }}</text>
 
     <SuspectPart
@@ -77,6 +85,12 @@ const valveName = (side: string) =>
 </template>
 
 <style scoped>
+.cap {
+  fill: var(--card);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
 .rod {
   fill: none;
   stroke: var(--ink-2);

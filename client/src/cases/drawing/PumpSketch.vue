@@ -9,6 +9,7 @@ import SharePlate from './SharePlate.vue';
 import SupplySide from './SupplySide.vue';
 import SuspectPart from './SuspectPart.vue';
 import './drawing.css';
+import { capSides, tellsSides } from './heads';
 import { columns, height, valve, width, type Place } from './layout';
 import { spotOf, type Spot } from './spots';
 import { worthAPlate, type Suspicion } from './suspicion';
@@ -26,7 +27,8 @@ const arrangement = computed(() => props.pump.arrangement ?? 'crank-plunger');
 const ends = computed(() => arrangement.value === 'intensifier');
 const hasControl = computed(() => (props.pump.control ?? 'none') !== 'none');
 const cols = computed(() => columns(props.pump.cylinders ?? 3, arrangement.value));
-const plain = computed(() => props.pump.headLayout === 'stacked-bore' || ends.value);
+const plain = computed(() => !tellsSides(props.pump));
+const caps = computed(() => capSides(props.pump));
 const first = computed(() => cols.value[0]?.x ?? 0);
 const last = computed(() => cols.value.at(-1)?.x ?? 0);
 const half = computed(() => (cols.value[0]?.plunger.r ?? 38) + 6);
@@ -79,6 +81,7 @@ function isChosen(place: Place, cylinder?: number, side?: string): boolean {
       :arrangement="arrangement"
       :parts="parts"
       :plain="plain"
+      :caps="caps"
       :chosen="isChosen"
       @tap="tap"
     />
@@ -87,7 +90,9 @@ function isChosen(place: Place, cylinder?: number, side?: string): boolean {
 
     <path v-if="worthAPlate(atHead)" :d="`M 210 261 H ${first - half}`" class="leader" />
     <SharePlate :x="190" :y="261" :probability="atHead" />
-    <text x="10" y="118" class="label start">{{ ends ? 'poppets' : 'valves and caps' }}</text>
+    <text x="10" y="118" class="label start">
+      {{ ends ? 'poppets' : caps.length > 0 ? 'valves and caps' : 'valves' }}
+    </text>
     <text x="10" y="263" class="label start">
       {{ arrangement === 'twin-piston' ? 'cups and sleeves' : 'plungers and seals' }}
     </text>

@@ -1418,6 +1418,7 @@ export interface components {
             /** @description asked where the torque is hard to believe */
             doubt: null | string;
             note: null | string;
+            drawing: components["schemas"]["PictureDto"];
         };
         BoltPassDto: {
             /** Format: double */
@@ -1782,6 +1783,8 @@ export interface components {
             strainer?: null | number;
         };
         InspectionDto: {
+            /** @description key of its cell in the map */
+            id: string;
             part: string;
             name: string;
             place: components["schemas"]["ServicePlaceDto"];
@@ -2023,6 +2026,13 @@ export interface components {
             part: string;
             name: string;
         };
+        PictureDto: {
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
+            shapes: components["schemas"]["ShapeDto"][];
+        };
         PlanBranchDto: {
             text: string;
             /** Format: double */
@@ -2068,6 +2078,12 @@ export interface components {
             pump: null | components["schemas"]["PumpDto"];
             setup: null | components["schemas"]["SetupDto"];
         };
+        PointDto: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
         /** @description Where the shaft's power goes. */
         PowerSplitDto: {
             shaft: components["schemas"]["QuantityDto"];
@@ -2105,7 +2121,7 @@ export interface components {
             ratedPressure: null | components["schemas"]["QuantityDto"];
             /** @description unloader, regulator, auto-stop, relief or none */
             control: null | string;
-            /** @description six-caps or stacked-bore */
+            /** @description six-caps, stacked-bore, inlet-cover, inlet-screwed, two-piece, valve-plate or split-manifold */
             headLayout?: null | string;
             /** @description inlet or weep */
             sealReturn?: null | string;
@@ -2256,6 +2272,10 @@ export interface components {
             leave: string[];
             /** Format: double */
             minutes: number;
+            /** @description what lies in each cavity that is opened */
+            stacks: components["schemas"]["StackDto"][];
+            /** @description every place that is looked at, seen from above */
+            map: components["schemas"]["PictureDto"];
         };
         ServiceStepDto: {
             id: string;
@@ -2331,6 +2351,20 @@ export interface components {
             zero: string;
             one: string;
         };
+        ShapeDto: {
+            /** @description outline, line, disc or words */
+            kind: string;
+            /** @description part, house, leader, name, note or aside: what it stands for */
+            ink: string;
+            points: components["schemas"]["PointDto"][];
+            /** @description what it belongs to: a part, a bolt, a place */
+            key: null | string;
+            /** Format: double */
+            radius: null | number;
+            text: null | string;
+            /** @description start, middle or end */
+            anchor: null | string;
+        };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {
             name: string;
@@ -2374,6 +2408,15 @@ export interface components {
             pressure: number;
             /** Format: double */
             flow: number;
+        };
+        StackDto: {
+            id: string;
+            name: string;
+            /** @description valve, inlet, discharge, cylinder or pump: how often it is there */
+            per: string;
+            /** @description ids of the parts in it */
+            parts: string[];
+            drawing: components["schemas"]["PictureDto"];
         };
         StageRequest: {
             stage: null | string;

@@ -46,9 +46,12 @@ public sealed class HypothesisSet
                 weight *= where.Multiply;
             foreach (var id in evidence.Contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);
-            Side?[] sides = fault.Location == FaultLocation.Cavity
-                ? [Side.Inlet, Side.Discharge]
-                : [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)];
+            Side?[] sides = fault.Location switch
+            {
+                FaultLocation.Cavity => [Side.Inlet, Side.Discharge],
+                FaultLocation.Cap => [.. pump.CapSides().Select(s => (Side?)s)],
+                _ => [fault.Side is null ? null : Enum.Parse<Side>(fault.Side, true)],
+            };
             IEnumerable<int?> places = fault.Location == FaultLocation.None
                 ? [null]
                 : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);

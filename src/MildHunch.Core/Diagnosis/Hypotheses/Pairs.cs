@@ -104,7 +104,7 @@ internal static class Pairs
             return false;
         if (a.Cylinder is { } k && b.Cylinder is { } m && k != m)
             return true;
-        return a.Action != b.Action && (a.Fault.Part != b.Fault.Part || (a.Fault.Location == FaultLocation.Cavity && a.Side != b.Side));
+        return a.Action != b.Action && (a.Fault.Part != b.Fault.Part || (a.Fault.HasSides && a.Side != b.Side));
     }
 
     private static bool IsValve(Fault fault) => fault.Part is "inlet-valve" or "discharge-valve";

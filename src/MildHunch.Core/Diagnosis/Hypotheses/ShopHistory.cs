@@ -26,6 +26,7 @@ public sealed class ShopHistory
             {
                 FaultLocation.None => 1,
                 FaultLocation.Cavity => 2 * pump.Cylinders,
+                FaultLocation.Cap => pump.CapSides().Count * pump.Cylinders,
                 _ => pump.Cylinders,
             };
             total += fault.Weight * places[fault.Id];

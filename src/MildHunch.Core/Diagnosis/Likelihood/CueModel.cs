@@ -23,6 +23,8 @@ public sealed record CueAtom(double Baseline, double[] Full, bool Wet = false, b
 /// <summary>Turns answers into likelihoods by the evidence words of the catalogue.</summary>
 public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> hypotheses)
 {
+    private static readonly Side[] BothSides = [Side.Discharge, Side.Inlet];
+
     private const double HealthyUsually = 0.80;
     private const double RevealedSound = 0.97;
     private const double Floor = 1e-3;
@@ -143,10 +145,14 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         if (answer.At == AnswerPlace.None)
             return [new AnswerSpot(null, null)];
         var cylinders = Enumerable.Range(1, pump.Cylinders);
-        return answer.At == AnswerPlace.Cavity && pump.HeadLayout == HeadLayout.SixCaps
-            ? cylinders.SelectMany(k => new[] { new AnswerSpot(k, Side.Discharge), new AnswerSpot(k, Side.Inlet) })
+        return answer.At == AnswerPlace.Cavity && pump.TellsSides()
+            ? cylinders.SelectMany(k => SidesOf(answer).Select(side => new AnswerSpot(k, side)))
             : cylinders.Select(k => new AnswerSpot(k, null));
     }
+
+    // What is only at caps is nowhere else.
+    private IEnumerable<Side> SidesOf(CueAnswer answer) =>
+        BothSides.Where(side => !answer.Fitted.Contains(Fitting.Caps.Named()) || pump.CapSides().Contains(side));
 
     // A word speaks of the place where its fault sits, or of the other end; a fault of the whole pump shows at every place alike.
     private static bool Own(Hypothesis h, CueWord word, CueAnswer answer, AnswerSpot spot)

@@ -40,7 +40,7 @@ internal sealed partial class ClauseWalk
         {
             var fact = new CueFact(
                 meaning.Id, meaning.Answer, place,
-                answer.At == AnswerPlace.Cavity && jot.Pump.HeadLayout == HeadLayout.SixCaps ? side : null);
+                answer.At == AnswerPlace.Cavity && jot.Pump.TellsSides() ? side : null);
             if (meaning.Id == "leak-at" && !answer.Healthy)
                 fact = Drips(fact);
             if (negated)
