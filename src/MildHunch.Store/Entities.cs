@@ -17,6 +17,9 @@ public sealed class PumpEntity
     /// <summary>Set-up as JSON in the shape of the HTTP interface.</summary>
     public required string SetupJson { get; set; }
 
+    /// <summary>The maker's figures and the shop's own for its service, as JSON in the shape of the HTTP interface.</summary>
+    public string? SheetJson { get; set; }
+
     public DateTime CreatedAt { get; init; }
 
     /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>
@@ -188,6 +191,21 @@ public sealed class VerdictEntity
 
     /// <summary>All suspects with their probabilities, as JSON.</summary>
     public required string SuspectsJson { get; init; }
+}
+
+/// <summary>A picture that lies beside the database, named after what is in it.</summary>
+public sealed class PhotoEntity
+{
+    /// <summary>SHA-256 of the file as it is kept, in hexadecimal.</summary>
+    public required string Hash { get; init; }
+
+    public required int Bytes { get; init; }
+
+    public required int Width { get; init; }
+
+    public required int Height { get; init; }
+
+    public DateTime At { get; init; }
 }
 
 /// <summary>From when on closed cases of one type of pump count: what was found before no longer speaks.</summary>

@@ -11,6 +11,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<CaseEntity> Cases => Set<CaseEntity>();
 
+    public DbSet<PhotoEntity> Photos => Set<PhotoEntity>();
+
     public DbSet<HistoryResetEntity> HistoryResets => Set<HistoryResetEntity>();
 
     /// <summary>Name of the database file.</summary>
@@ -50,6 +52,7 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         });
         model.Entity<ChangeEntity>().HasKey(c => new { c.CaseId, c.Number });
         model.Entity<HistoryResetEntity>().HasKey(r => r.PumpType);
+        model.Entity<PhotoEntity>().HasKey(p => p.Hash);
         model.Entity<ReadingEntity>().ToTable("Readings");
         model.Entity<CueEntity>().ToTable("Cues");
         model.Entity<FactEntity>().ToTable("Facts");

@@ -15,7 +15,8 @@ public partial class LayoutTests
         "", "Numerics", "Quantities", "Fluids", "Pumps", "Hydraulics.Motion", "Hydraulics.Cycle", "Hydraulics.Steady", "Simulation",
         "Expectation",
         "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
-        "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service", "Service.Drawing", "Service.Findings",
+        "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service.Counts", "Service",
+        "Service.Drawing", "Service.Findings",
     ];
 
     public static TheoryData<string> Folders() => [.. TopDown];

@@ -65,6 +65,9 @@ public sealed record CommonActs
     /// <summary>A pressed-on head goes on.</summary>
     public IReadOnlyList<Act> HeadOn { get; init; } = [];
 
+    /// <summary>What to do with a part that will not come, gentle first, and when to stop.</summary>
+    public IReadOnlyList<string> Stuck { get; init; } = [];
+
     /// <summary>Shared acts by the name that sheets use; null for one nobody knows.</summary>
     public IReadOnlyList<Act>? Named(string name) => name switch
     {

@@ -1,3 +1,4 @@
+using System.Globalization;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Service;
@@ -26,6 +27,10 @@ public sealed record ServicePlace(int? Cylinder = null, Side? Side = null)
 {
     /// <summary>The whole pump.</summary>
     public static ServicePlace Whole { get; } = new();
+
+    /// <summary>Stable name: "2.discharge", "2"; empty for the whole pump.</summary>
+    public string Key =>
+        string.Join('.', new[] { Cylinder?.ToString(CultureInfo.InvariantCulture), Side?.Named() }.Where(s => s is not null));
 }
 
 /// <summary>Places of what is there once, once a cylinder or once a valve.</summary>

@@ -1,3 +1,5 @@
+using MildHunch.Core.Pumps;
+
 namespace MildHunch.Core.Service;
 
 /// <summary>Where in the work an act stands.</summary>
@@ -29,7 +31,11 @@ public enum ServiceScope
     WholeSet,
 }
 
-/// <summary>One step of a plan, to be ticked.</summary>
+/// <summary>The tick of a step at one place.</summary>
+/// <param name="Key">Stable within the plan: the step's id, and the place where it has one.</param>
+public sealed record StepTick(string Key, ServicePlace Place);
+
+/// <summary>One step of a plan, to be ticked at each of its places.</summary>
 /// <param name="Id">Stable within the plan.</param>
 /// <param name="Stage">Where it stands.</param>
 /// <param name="Act">What is done.</param>
@@ -40,18 +46,25 @@ public enum ServiceScope
 /// <param name="Facing">True for the tick that a part looks the right way.</param>
 public sealed record ServiceStep(
     string Id, ServiceStage Stage, Act Act, SheetPart? Part, IReadOnlyList<ServicePlace> Places, BoltGroup? Bolts, double Minutes,
-    bool Facing = false);
+    bool Facing = false)
+{
+    /// <summary>One tick for each place; one where the step is for the whole pump.</summary>
+    public IReadOnlyList<StepTick> Ticks => Places.Count == 0
+        ? [new StepTick(Id, ServicePlace.Whole)]
+        : [.. Places.Select(p => new StepTick(p == ServicePlace.Whole ? Id : $"{Id}@{p.Key}", p))];
+}
 
 /// <summary>New parts of one kind: how many, and where.</summary>
 public sealed record PartCount(SheetPart Part, int Count, IReadOnlyList<ServicePlace> Places);
 
 /// <summary>The work on one pump, from the last run to the last bolt.</summary>
 /// <param name="Sheet">The sheet as it is on this pump.</param>
+/// <param name="Pump">The pump.</param>
 /// <param name="Off">What comes off, in order.</param>
 /// <param name="Steps">All steps in order.</param>
 /// <param name="Parts">New parts to lay ready.</param>
 public sealed record ServicePlan(
-    ServiceSheet Sheet, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts)
+    ServiceSheet Sheet, ReciprocatingPump Pump, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts)
 {
     /// <summary>Parts of the sheet that stay where they are, at every place.</summary>
     public IReadOnlyList<SheetPart> Stays => [.. Sheet.Parts.Where(p => Off.All(o => o.Part != p))];

@@ -41,7 +41,7 @@ public sealed class ServicePlanner(ServiceSheets sheets)
             .. groups.Reverse().SelectMany(g => Closed(sheet, g.Key, Places(g))),
             .. Common("after", ServiceStage.Close, sheets.Common.After),
         ];
-        return new ServicePlan(sheet, off, steps, parts);
+        return new ServicePlan(sheet, pump, off, steps, parts);
     }
 
     // A sheet has minutes for the whole of a part; its acts and its bolts share them alike.

@@ -160,6 +160,28 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("HistoryResets");
                 });
 
+            modelBuilder.Entity("MildHunch.Store.PhotoEntity", b =>
+                {
+                    b.Property<string>("Hash")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Hash");
+
+                    b.ToTable("Photos");
+                });
+
             modelBuilder.Entity("MildHunch.Store.PumpEntity", b =>
                 {
                     b.Property<string>("Id")
@@ -185,6 +207,9 @@ namespace MildHunch.Store.Migrations
 
                     b.Property<string>("SetupJson")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SheetJson")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Tag")

@@ -5,6 +5,7 @@ using MildHunch.Web.Cases.Open;
 using MildHunch.Web.Cases.Stage;
 using MildHunch.Web.Cases.Tell;
 using MildHunch.Web.Cases.Undo;
+using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
@@ -24,11 +25,13 @@ public static class CaseEndpoints
         TellCase.Map(cases);
         UndoChange.Map(cases);
         GoToStage.Map(cases);
+        PlanOptions.Map(cases);
         cases.MapArchived<CaseEntity>("case");
     }
 
     public static void AddCases(this IServiceCollection services) => services
-        .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<OpenCase>().AddScoped<TellCase>();
+        .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<OpenCase>().AddScoped<TellCase>()
+        .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>();
 
     /// <summary>Loads a case, requires that the caller saw it as it is, changes it and shows it.</summary>
     public static async Task<Ok<CaseResource>> Change(

@@ -1,4 +1,5 @@
 using MildHunch.Store;
+using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
@@ -26,7 +27,9 @@ public static class CaseFacts
 
     /// <summary>Facts that are texts, by name.</summary>
     public static Dictionary<string, string> Texts(this CaseEntity entity) =>
-        entity.InForce(entity.Facts).Where(f => !Inner.Contains(f.Name)).ToDictionary(f => f.Name, f => f.Value);
+        entity.InForce(entity.Facts)
+            .Where(f => !Inner.Contains(f.Name) && !f.Name.StartsWith(WorkFacts.Prefix, StringComparison.Ordinal))
+            .ToDictionary(f => f.Name, f => f.Value);
 
     /// <summary>A fact kept as JSON; null where it was never set.</summary>
     public static T? Kept<T>(this CaseEntity entity, string fact)

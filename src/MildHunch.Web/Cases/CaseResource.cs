@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.Pumps;
@@ -26,4 +27,5 @@ public sealed record CaseResource(
     IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo,
     [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis,
     VerdictTroubleDto? Trouble,
-    IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found);
+    IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found,
+    [property: Description("the work at the pump: what is planned, done and found")] WorkDto Work);

@@ -31,5 +31,11 @@ public sealed class ShopPrices
 
     public string Currency { get; set; } = "crowns";
 
+    /// <summary>What an hour of a technician costs.</summary>
+    public double WorkPerHour { get; set; } = 45;
+
+    /// <summary>From which share of a new pump on a repair is weighed against replacing it.</summary>
+    public double ReplaceAbove { get; set; } = 0.6;
+
     public PricesDto ToDto() => new(EnergyPerKwh, WaterPerM3, Currency);
 }

@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using MildHunch.Web.Service;
 
 namespace MildHunch.Web.Pumps;
 
@@ -8,4 +9,5 @@ public sealed record PumpRequest(
 
 public sealed record PumpResource(
     string Id, string Tag, string Name, string Duty, PumpDto Pump, SetupDto Setup, int Version,
-    [property: Description("what stands on and around it, as entries of the catalogue ask for it")] IReadOnlyList<string> Fittings);
+    [property: Description("what stands on and around it, as entries of the catalogue ask for it")] IReadOnlyList<string> Fittings,
+    [property: Description("the maker's figures and the shop's own for its service")] PumpSheetDto Sheet);

@@ -1,6 +1,7 @@
 using MildHunch.Core;
 using MildHunch.Core.Pumps;
 using MildHunch.Store;
+using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Pumps;
@@ -14,7 +15,8 @@ public static class PumpRecord
     public static PumpResource ToResource(this PumpEntity p)
     {
         var (pump, setup) = (Stored.Read<PumpDto>(p.PumpJson), Stored.Read<SetupDto>(p.SetupJson));
-        return new(p.Id, p.Tag, p.Name, p.Duty, pump, setup, p.Version, Fittings.NamesOf(Fittings.Of(pump.ToCore(), setup.ToCore())));
+        return new(p.Id, p.Tag, p.Name, p.Duty, pump, setup, p.Version, Fittings.NamesOf(Fittings.Of(pump.ToCore(), setup.ToCore())),
+            p.SheetJson is null ? new PumpSheetDto() : Stored.Read<PumpSheetDto>(p.SheetJson));
     }
 
     /// <summary>

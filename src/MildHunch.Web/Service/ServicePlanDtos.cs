@@ -12,21 +12,15 @@ public sealed record ServiceTargetDto(
     int? Cylinder = null, [property: Description("inlet or discharge")] string? Side = null,
     [property: Description("left or right, on an intensifier")] string? End = null);
 
-/// <summary>A kit: how many of which part it holds.</summary>
-public sealed record KitDto(string? Name = null, IReadOnlyDictionary<string, int>? Holds = null);
-
-/// <summary>What the shop knows of this pump beyond the sheet that ships.</summary>
-public sealed record PumpSheetDto(
-    [property: Description("id of the sheet where the pump has two")] string? Id = null,
-    [property: Description("ids of the choices made where the sheet has versions")] IReadOnlyList<string>? Choices = null,
-    [property: Description("torque of a group of bolts by its id")] IReadOnlyDictionary<string, QuantityDto>? Torques = null,
-    IReadOnlyList<KitDto>? Kits = null);
-
 public sealed record ServicePlanRequest(
     PumpDto? Pump, SetupDto? Setup = null, IReadOnlyList<ServiceTargetDto>? Targets = null,
     [property: Description("what-failed or whole-set")] string? Scope = null, PumpSheetDto? Sheet = null);
 
 public sealed record ServicePlaceDto(int? Cylinder, string? Side, string? End);
+
+/// <summary>A place at which a step is done, with the key of its tick.</summary>
+public sealed record StepPlaceDto(
+    [property: Description("the tick of this step at this place")] string Tick, int? Cylinder, string? Side, string? End);
 
 public sealed record PartAtDto(string Part, string Name, ServicePlaceDto Place);
 
@@ -35,7 +29,7 @@ public sealed record PartNameDto(string Part, string Name);
 public sealed record ServiceStepDto(
     string Id, string Stage, string Text, string? Why, IReadOnlyList<string> Mind, IReadOnlyList<string> Tools, string? Better,
     IReadOnlyList<string> Consumables, IReadOnlyList<string> Hazards, string Machine, double Minutes, string? Part,
-    [property: Description("group of bolts that is worked")] string? Bolts, IReadOnlyList<ServicePlaceDto> Places,
+    [property: Description("group of bolts that is worked")] string? Bolts, IReadOnlyList<StepPlaceDto> Places,
     [property: Description("a tick that the part looks the right way")] bool Facing);
 
 public sealed record PartCountDto(string Part, string Name, int Count, IReadOnlyList<ServicePlaceDto> Places, string Why);
@@ -59,19 +53,28 @@ public sealed record StackDto(
     string Id, string Name, [property: Description("valve, inlet, discharge, cylinder or pump: how often it is there")] string Per,
     [property: Description("ids of the parts in it")] IReadOnlyList<string> Parts, PictureDto Drawing);
 
-public sealed record BoltPassDto(double Share, QuantityDto? Torque);
+public sealed record BoltPassDto(double Share, QuantityDto? Torque, IReadOnlyList<string> InAllUnits);
 
 public sealed record BoltGroupDto(
     string Group, string Name, string Pattern, IReadOnlyList<BoltPlaceDto> Places, IReadOnlyList<int> Loosen, IReadOnlyList<int> Start,
     IReadOnlyList<int> Snug, IReadOnlyList<int> Tighten, IReadOnlyList<BoltPassDto> Passes, QuantityDto? Torque,
-    [property: Description("sheet, or none: then the maker's sheet has to be found")] string Basis,
+    [property: Description("sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found")] string Basis,
     [property: Description("the torque in newton metres, foot-pounds and inch-pounds")] IReadOnlyList<string> InAllUnits,
     [property: Description("asked where the torque is hard to believe")] string? Doubt, string? Note,
     PictureDto Drawing);
 
+public sealed record FindingDto(
+    string Id, string Name, [property: Description("worn or failed")] string State, string? Cause,
+    [property: Description("what else to look at")] string? Then);
+
+/// <summary>What can be found at one kind of part.</summary>
+public sealed record PartKindDto(
+    string Kind, [property: Description("true for what is pressed by hand and tried by suction")] bool Tested,
+    [property: Description("what is measured at it")] IReadOnlyList<string> Measured, IReadOnlyList<FindingDto> Findings);
+
 public sealed record InspectionDto(
     [property: Description("key of its cell in the map")] string Id, string Part, string Name, ServicePlaceDto Place,
-    IReadOnlyList<string> Look);
+    IReadOnlyList<string> Look, string Kind);
 
 public sealed record ServicePlanResponse(
     string Sheet, string Name, IReadOnlyList<PartAtDto> Opens, IReadOnlyList<PartNameDto> Stays, IReadOnlyList<ServiceStepDto> Steps,
@@ -80,4 +83,10 @@ public sealed record ServicePlanResponse(
     IReadOnlyList<BoltGroupDto> Bolts, IReadOnlyList<InspectionDto> Inspect, IReadOnlyList<HazardDto> Hazards,
     IReadOnlyList<string> Tools, IReadOnlyList<string> Consumables, IReadOnlyList<string> Leave, double Minutes,
     [property: Description("what lies in each cavity that is opened")] IReadOnlyList<StackDto> Stacks,
-    [property: Description("every place that is looked at, seen from above")] PictureDto Map);
+    [property: Description("every place that is looked at, seen from above")] PictureDto Map,
+    [property: Description("what to do with a part that will not come")] IReadOnlyList<string> Stuck,
+    [property: Description("what can be found, by kind of part")] IReadOnlyList<PartKindDto> Kinds,
+    [property: Description("what parts and kits cost; null where nothing has a price")] PartsCostDto? Cost);
+
+/// <summary>Money for parts, and what it leaves out for want of a price.</summary>
+public sealed record PartsCostDto(double Parts, string Currency, IReadOnlyList<string> WithoutPrice);

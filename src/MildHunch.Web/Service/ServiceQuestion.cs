@@ -9,16 +9,16 @@ namespace MildHunch.Web.Service;
 
 /// <summary>What a request for a plan asks: the pump, its sheet as it is built, and parts at places.</summary>
 internal sealed record ServiceQuestion(
-    ReciprocatingPump Pump, ServiceSheet Sheet, IReadOnlyList<PartAt> Targets, ServiceScope Scope, PumpSheetDto Own)
+    ReciprocatingPump Pump, ServiceSheet Sheet, IReadOnlyList<ServiceSheet> All, IReadOnlyList<PartAt> Targets, ServiceScope Scope,
+    PumpSheetDto Own)
 {
     /// <summary>Reads it; a refusal names the field and what is accepted.</summary>
     public static ServiceQuestion From(ServicePlanRequest request, ServiceSheets sheets, Catalogue catalogue)
     {
         var pump = request.Pump.ToCore();
-        var fittings = request.Setup is null ? Fitting.None : Fittings.Of(pump, request.Setup.ToCore());
         var own = request.Sheet ?? new PumpSheetDto();
-        var main = TheSheet(sheets.For(pump, fittings), own.Id);
-        IReadOnlyList<ServiceSheet> all = [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []))];
+        var all = Sheets(pump, request.Setup, own, sheets);
+        PumpSheetRules.Check(own, all);
         var targets = request.Targets is { Count: > 0 } told
             ? told
             : throw Mapping.Missing("targets", "at least one part or fault");
@@ -30,8 +30,15 @@ internal sealed record ServiceQuestion(
             throw new ImpossibleInputException(
                 $"targets[{other}]", "a part of another sheet", $"parts of “{sheet.Name}” only; make a plan of its own for the other");
         return new ServiceQuestion(
-            pump, sheet, [.. read.SelectMany(r => r.Parts)], Mapping.Choice(request.Scope, "scope", ServiceScope.WhatFailed), own);
+            pump, sheet, all, [.. read.SelectMany(r => r.Parts)], Mapping.Choice(request.Scope, "scope", ServiceScope.WhatFailed), own);
     }
+
+    private static IReadOnlyList<ServiceSheet> SheetsOf(ReciprocatingPump pump, Fitting fittings, PumpSheetDto own, ServiceSheets sheets) =>
+        [.. sheets.Beside(pump, fittings).Prepend(TheSheet(sheets.For(pump, fittings), own.Id)).Select(s => s.On(own.Choices ?? []))];
+
+    /// <summary>The pump's own sheet and those of what stands beside it, as they are on this pump.</summary>
+    public static IReadOnlyList<ServiceSheet> Sheets(ReciprocatingPump pump, SetupDto? setup, PumpSheetDto own, ServiceSheets sheets) =>
+        SheetsOf(pump, setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore()), own, sheets);
 
     private static ServiceSheet TheSheet(IReadOnlyList<ServiceSheet> known, string? id) => id is null
         ? known[0]

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.Features;
+using MildHunch.Web.Photos;
 
 namespace MildHunch.Web.Shared;
 
@@ -8,11 +9,14 @@ namespace MildHunch.Web.Shared;
 /// </summary>
 public static class BodyLimit
 {
-    private const long ReadAtMost = 32 * 1024 * 1024;
+    private const long ReadAtMost = 128 * 1024 * 1024;
 
     public static async Task Enforce(HttpContext context, RequestDelegate next)
     {
-        if (context.Request.ContentLength is not { } length || length <= BodyLimits.BodyBytes)
+        // Photographs alone may be larger.
+        var photo = context.Request.Path.StartsWithSegments(PhotoEndpoints.Path);
+        var most = photo ? PhotoFiles.MostBytes : BodyLimits.BodyBytes;
+        if (context.Request.ContentLength is not { } length || length <= most)
         {
             await next(context);
             return;
@@ -24,6 +28,11 @@ public static class BodyLimit
             await context.Request.Body.CopyToAsync(Stream.Null, context.RequestAborted);
         }
 
+        if (photo)
+            throw new RefusalException(
+                StatusCodes.Status413PayloadTooLarge, "Too large a photograph", "photo",
+                $"This photograph has {length / (1024 * 1024)} MB; at most {PhotoFiles.MostBytes / (1024 * 1024)} MB are taken in. "
+                    + "Take it again with a smaller picture size.");
         throw new BadHttpRequestException("too large", StatusCodes.Status413PayloadTooLarge);
     }
 }

@@ -1,5 +1,5 @@
 using CsCheck;
-using MildHunch.Core.Service;
+using MildHunch.Core.Service.Counts;
 
 namespace MildHunch.Core.Tests.Service;
 

@@ -925,6 +925,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pumps/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets by which a pump is opened, with bolts, parts and versions. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetsOfPumpResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Notes the maker's figures and the shop's own; needs If-Match. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpSheetRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pumps/{id}/archived": {
         parameters: {
             query?: never;
@@ -1241,6 +1321,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cases/{id}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be opened for the suspects, with minutes, cost and the chance of opening it again. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanOptionsResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cases/{id}/archived": {
         parameters: {
             query?: never;
@@ -1292,6 +1410,84 @@ export interface paths {
                 };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a photograph, at most 20 MB: drawn anew, upright, without what the camera wrote into it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                    "image/webp": string;
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One photograph. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    hash: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1373,6 +1569,17 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AcknowledgedAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            hazards: string[];
+        };
+        /** @description Hazards that somebody read and answers for. */
+        AcknowledgedDto: {
+            by?: null | string;
+            hazards?: null | string[];
+        };
         ActionDto: {
             action: string;
             name: string;
@@ -1380,6 +1587,16 @@ export interface components {
             probability: number;
             /** Format: double */
             mendMinutes: number;
+        };
+        /** @description How likely it is to be opened again before its next service. */
+        AgainDto: {
+            /**
+             * Format: double
+             * @description chance from what is known, 0 to 1
+             */
+            atLeast: number;
+            /** @description about whose life nothing is known */
+            unknown: string[];
         };
         AnswerDto: {
             id: string;
@@ -1411,7 +1628,7 @@ export interface components {
             tighten: number[];
             passes: components["schemas"]["BoltPassDto"][];
             torque: null | components["schemas"]["QuantityDto"];
-            /** @description sheet, or none: then the maker's sheet has to be found */
+            /** @description sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found */
             basis: string;
             /** @description the torque in newton metres, foot-pounds and inch-pounds */
             inAllUnits: string[];
@@ -1420,10 +1637,22 @@ export interface components {
             note: null | string;
             drawing: components["schemas"]["PictureDto"];
         };
+        /** @description A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing. */
+        BoltMakeDto: {
+            /** @description M5 to M24 */
+            size?: null | string;
+            /** @description 5.6, 8.8, 10.9, 12.9 or A2-70 */
+            grade?: null | string;
+            /** @description steel, brass, aluminium or plastic: what it is screwed into */
+            thread?: null | string;
+            /** @description dry, oiled, anti-seize, sealer or locker */
+            dressing?: null | string;
+        };
         BoltPassDto: {
             /** Format: double */
             share: number;
             torque: null | components["schemas"]["QuantityDto"];
+            inAllUnits: string[];
         };
         BoltPlaceDto: {
             /** Format: int32 */
@@ -1460,6 +1689,8 @@ export interface components {
             found: {
                 [key: string]: number;
             };
+            /** @description the work at the pump: what is planned, done and found */
+            work: components["schemas"]["WorkDto"];
         };
         CaseSummary: {
             id: string;
@@ -1500,6 +1731,7 @@ export interface components {
             /** @description cues and quantities tried in vain; replaces what was entered before */
             couldNot?: null | string[];
             limits?: null | components["schemas"]["LimitsDto"];
+            work?: null | components["schemas"]["WorkChangeDto"];
             /** @description true keeps earlier readings of the same quantity: they are combined */
             again?: null | boolean;
             /** @description true where a reading that was asked back is really so */
@@ -1762,11 +1994,51 @@ export interface components {
                 [key: string]: string;
             };
         };
-        FoundDto: {
-            fault: string;
+        FindingDto: {
+            id: string;
             name: string;
-            /** Format: int32 */
-            times: number;
+            /** @description worn or failed */
+            state: string;
+            cause: null | string;
+            /** @description what else to look at */
+            then: null | string;
+        };
+        FoundAtDto: {
+            state: string;
+            finding: null | string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            note: null | string;
+            /** Format: double */
+            suctionSeconds: null | number;
+            moves: null | boolean;
+            measures: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            photos: string[];
+        };
+        /** @description What was found at one part in one place. */
+        FoundDto: {
+            /** @description fine, worn or failed */
+            state?: null | string;
+            /** @description id of a finding of its kind */
+            finding?: null | string;
+            by?: null | string;
+            note?: null | string;
+            /**
+             * Format: double
+             * @description seconds it held suction, by tool
+             */
+            suctionSeconds?: null | number;
+            /** @description true where it moved when pressed by hand */
+            moves?: null | boolean;
+            /** @description what was measured, by name */
+            measures?: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            /** @description hashes of photographs */
+            photos?: null | string[];
         };
         HazardDto: {
             id: string;
@@ -1789,6 +2061,14 @@ export interface components {
             name: string;
             place: components["schemas"]["ServicePlaceDto"];
             look: string[];
+            kind: string;
+        };
+        /** @description When it is due: after hours, or every so many changes of the seals. */
+        IntervalDto: {
+            /** Format: double */
+            hours?: null | number;
+            /** Format: int32 */
+            sealChanges?: null | number;
         };
         JotGapDto: {
             /** Format: int32 */
@@ -1833,6 +2113,11 @@ export interface components {
             holds?: null | {
                 [key: string]: number;
             };
+            /**
+             * Format: double
+             * @description what one costs, in the shop’s currency
+             */
+            price?: null | number;
         };
         KnowledgeResponse: {
             cues: components["schemas"]["CueEntryDto"][];
@@ -2022,9 +2307,40 @@ export interface components {
             /** Format: int32 */
             cylinder?: null | number;
         };
+        /** @description What can be found at one kind of part. */
+        PartKindDto: {
+            kind: string;
+            /** @description true for what is pressed by hand and tried by suction */
+            tested: boolean;
+            /** @description what is measured at it */
+            measured: string[];
+            findings: components["schemas"]["FindingDto"][];
+        };
         PartNameDto: {
             part: string;
             name: string;
+        };
+        /** @description Money for parts, and what it leaves out for want of a price. */
+        PartsCostDto: {
+            /** Format: double */
+            parts: number;
+            currency: string;
+            withoutPrice: string[];
+        };
+        /** @description A photograph and what it shows. */
+        PhotoOfDto: {
+            hash?: null | string;
+            of?: null | string;
+        };
+        /** @description A photograph as it was kept; name it where it belongs. */
+        PhotoResource: {
+            hash: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            bytes: number;
         };
         PictureDto: {
             /** Format: double */
@@ -2059,6 +2375,27 @@ export interface components {
             noise?: null | components["schemas"]["QuantityDto"];
             /** Format: int32 */
             seed?: null | number;
+        };
+        /** @description One way to go about it. */
+        PlanOptionDto: {
+            /** @description leader, two or whole */
+            id: string;
+            name: string;
+            plan: components["schemas"]["WorkPlanDto"];
+            opens: string[];
+            renews: string[];
+            /** Format: double */
+            minutes: number;
+            cost: null | components["schemas"]["PartsCostDto"];
+            again: components["schemas"]["AgainDto"];
+            /** @description said where repairing comes near the price of a new pump */
+            replace: null | string;
+        };
+        /** @description Ways to go about it, side by side. */
+        PlanOptionsResponse: {
+            options: components["schemas"]["PlanOptionDto"][];
+            /** @description said where the leading suspect is not mended by opening the pump */
+            elsewhere: null | string;
         };
         /** @description The next three checks as a tree; no first step where opening beats testing already. */
         PlanResponse: {
@@ -2167,6 +2504,8 @@ export interface components {
             version: number;
             /** @description what stands on and around it, as entries of the catalogue ask for it */
             fittings: string[];
+            /** @description the maker's figures and the shop's own for its service */
+            sheet: components["schemas"]["PumpSheetDto"];
         };
         /** @description What the shop knows of this pump beyond the sheet that ships. */
         PumpSheetDto: {
@@ -2178,7 +2517,33 @@ export interface components {
             torques?: null | {
                 [key: string]: components["schemas"]["QuantityDto"];
             };
+            /** @description the bolts of a group by its id */
+            bolts?: null | {
+                [key: string]: components["schemas"]["BoltMakeDto"];
+            };
             kits?: null | components["schemas"]["KitDto"][];
+            /** @description price of one part by its id, where it is bought by itself */
+            prices?: null | {
+                [key: string]: number;
+            };
+            /** @description size of an o-ring or seal by the part’s id */
+            sizes?: null | {
+                [key: string]: string;
+            };
+            oil?: null | string;
+            grease?: null | string;
+            interval?: null | components["schemas"]["IntervalDto"];
+            /**
+             * Format: double
+             * @description what a new pump costs
+             */
+            newPump?: null | number;
+            photos?: null | components["schemas"]["PhotoOfDto"][];
+        };
+        PumpSheetRequest: {
+            sheet: null | components["schemas"]["PumpSheetDto"];
+            /** @description true where a torque that was asked back is really so */
+            sure?: null | boolean;
         };
         /** @description What closed cases of one type of pump turned out to be, and since when they count. */
         PumpTypeRecord: {
@@ -2276,6 +2641,11 @@ export interface components {
             stacks: components["schemas"]["StackDto"][];
             /** @description every place that is looked at, seen from above */
             map: components["schemas"]["PictureDto"];
+            /** @description what to do with a part that will not come */
+            stuck: string[];
+            /** @description what can be found, by kind of part */
+            kinds: components["schemas"]["PartKindDto"][];
+            cost: null | components["schemas"]["PartsCostDto"];
         };
         ServiceStepDto: {
             id: string;
@@ -2293,7 +2663,7 @@ export interface components {
             part: null | string;
             /** @description group of bolts that is worked */
             bolts: null | string;
-            places: components["schemas"]["ServicePlaceDto"][];
+            places: components["schemas"]["StepPlaceDto"][];
             /** @description a tick that the part looks the right way */
             facing: boolean;
         };
@@ -2365,6 +2735,37 @@ export interface components {
             /** @description start, middle or end */
             anchor: null | string;
         };
+        /** @description A group of bolts of this pump, with its torque or what stands in for it. */
+        SheetOfPump: {
+            id: string;
+            name: string;
+            beside: boolean;
+            versions: components["schemas"]["SheetVersionDto"][];
+            groups: components["schemas"]["BoltGroupDto"][];
+            parts: components["schemas"]["SheetPartDto"][];
+        };
+        SheetPartDto: {
+            part: string;
+            name: string;
+            /**
+             * Format: int32
+             * @description how many this pump has
+             */
+            count: number;
+            renewed: boolean;
+        };
+        SheetVersionDto: {
+            id: string;
+            name: string;
+            choices: components["schemas"]["PartNameDto"][];
+        };
+        /** @description What can be noted of a pump: its sheets, and choices between them where there are several. */
+        SheetsOfPumpResponse: {
+            choices: components["schemas"]["PartNameDto"][];
+            sheets: components["schemas"]["SheetOfPump"][];
+            sizes: string[];
+            grades: string[];
+        };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {
             name: string;
@@ -2420,6 +2821,15 @@ export interface components {
         };
         StageRequest: {
             stage: null | string;
+        };
+        /** @description A place at which a step is done, with the key of its tick. */
+        StepPlaceDto: {
+            /** @description the tick of this step at this place */
+            tick: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
         };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {
@@ -2486,6 +2896,26 @@ export interface components {
             mendMinutes: number;
             hazards: components["schemas"]["HazardDto"][];
         };
+        /** @description A step that was done, at one place. */
+        TickDto: {
+            /** @description who */
+            by?: null | string;
+            /** @description with which wrench, and when that was checked */
+            wrench?: null | string;
+            /**
+             * Format: int32
+             * @description bolts done so far, pass by pass; left out once the step is done
+             */
+            taps?: null | number;
+        };
+        TickedDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            wrench: null | string;
+            /** Format: int32 */
+            taps: null | number;
+        };
         /** @description Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest. */
         TraceDto: {
             seconds: number[];
@@ -2512,6 +2942,38 @@ export interface components {
             text: string;
             /** @description the entry that cannot be, where it is one */
             entry: null | string;
+        };
+        /** @description What changes in the work: each entry by its key; null takes it back. */
+        WorkChangeDto: {
+            plan?: null | components["schemas"]["WorkPlanDto"];
+            acknowledged?: null | components["schemas"]["AcknowledgedDto"];
+            /** @description true where the pump ran again: hazards are read anew before it is opened */
+            ranAgain?: null | boolean;
+            /** @description by tick of the plan */
+            steps?: null | {
+                [key: string]: components["schemas"]["TickDto"];
+            };
+            /** @description by id of the place in the map */
+            found?: null | {
+                [key: string]: components["schemas"]["FoundDto"];
+            };
+        };
+        /** @description The work at a case as it stands. */
+        WorkDto: {
+            plan: null | components["schemas"]["WorkPlanDto"];
+            acknowledged: null | components["schemas"]["AcknowledgedAtDto"];
+            steps: {
+                [key: string]: components["schemas"]["TickedDto"];
+            };
+            found: {
+                [key: string]: components["schemas"]["FoundAtDto"];
+            };
+        };
+        /** @description What is to be opened. */
+        WorkPlanDto: {
+            targets?: null | components["schemas"]["ServiceTargetDto"][];
+            /** @description what-failed or whole-set */
+            scope?: null | string;
         };
         WorkingDto: {
             formula: string;

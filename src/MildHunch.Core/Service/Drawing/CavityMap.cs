@@ -1,4 +1,3 @@
-using System.Globalization;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Service.Drawing;
@@ -15,9 +14,7 @@ public static class CavityMap
     private const double Line = 20;
 
     /// <summary>Stable name of a part at a place: "valve", "valve.2", "valve.2.discharge".</summary>
-    public static string Key(string part, ServicePlace place) =>
-        string.Join('.', new[] { part, place.Cylinder?.ToString(CultureInfo.InvariantCulture), place.Side?.Named() }
-            .Where(s => s is not null));
+    public static string Key(string part, ServicePlace place) => place == ServicePlace.Whole ? part : $"{part}.{place.Key}";
 
     /// <summary>The map of these parts; one row for each part, and for each side of it.</summary>
     public static Picture Of(ReciprocatingPump pump, IReadOnlyList<PartAt> looked)

@@ -56,6 +56,9 @@ public sealed record PartKind
     /// <summary>True for what is pressed by hand and tried by suction.</summary>
     public bool Tested { get; init; }
 
+    /// <summary>True for what must have been seen at every place before all is said to be good.</summary>
+    public bool Whole { get; init; }
+
     /// <summary>What is measured at it, where a sheet has limits.</summary>
     public IReadOnlyList<string> Measured { get; init; } = [];
 }

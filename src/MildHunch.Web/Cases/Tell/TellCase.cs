@@ -4,6 +4,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.Pumps;
@@ -12,7 +13,8 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases.Tell;
 
 /// <summary>Lays one change on a case. Everything is checked first: a refusal stores nothing.</summary>
-public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue)
+public sealed class TellCase(
+    CaseStore store, CaseView view, Catalogue catalogue, CaseWork work, WorkEvidence inside)
 {
     public static void Map(IEndpointRouteBuilder cases) =>
         cases.MapPost(
@@ -35,6 +37,8 @@ public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue
         foreach (var cue in request.Cues ?? [])
             Answer(entity, change, cue);
         SetFacts(entity, change, request);
+        if (request.Work is { } told)
+            Tell(entity, change, told);
         return await SaveUnlessItSpoils(entity, change, stop);
     }
 
@@ -49,6 +53,8 @@ public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue
         EvidenceRules.Check(catalogue, pump, setup, evidence with { CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []] });
         request.Limits.ToCore().Check(catalogue);
         AskBack(request, pump);
+        if (request.Work is not null)
+            work.Check(entity, request.Work);
         return evidence;
     }
 
@@ -146,6 +152,20 @@ public sealed class TellCase(CaseStore store, CaseView view, Catalogue catalogue
                 Stored.Write((request.CouldNot ?? entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Concat(inVain).Distinct()));
         if (request.Limits is not null)
             entity.Tell(change, CaseFacts.Limits, Stored.Write(request.Limits));
+    }
+
+    // What was found inside is evidence too, as good as certain; what it said before at the same place makes room.
+    private void Tell(CaseEntity entity, ChangeEntity change, WorkChangeDto told)
+    {
+        entity.Tell(change, told);
+        if (told.Found is not { Count: > 0 } found || work.Plan(entity, entity.Work().Plan) is not { } plan)
+            return;
+        var now = inside.Of(plan, entity.Work().Found, found.Keys);
+        bool Touched(CueEntity cue) =>
+            now.Touched.Any(t => t.Cue == cue.Cue && (cue.Cylinder is null || t.Cylinder == cue.Cylinder));
+        CaseEntries.TakeBack(entity.InForce(entity.Cues.Where(Touched)), change);
+        foreach (var answer in now.Answers)
+            Answer(entity, change, answer);
     }
 
     private static bool AfterMend(string? at) => at == "after";

@@ -1,4 +1,4 @@
-namespace MildHunch.Core.Service;
+namespace MildHunch.Core.Service.Counts;
 
 /// <summary>What one kit holds: how many of which part, by the part's id.</summary>
 public sealed record Kit(string Id, string Name, IReadOnlyDictionary<string, int> Holds);

@@ -1,0 +1,98 @@
+using System.Globalization;
+using MildHunch.Core;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Service;
+using MildHunch.Core.Service.Drawing;
+using MildHunch.Core.Service.Findings;
+using MildHunch.Store;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Work;
+
+/// <summary>Checks what is told of the work against the plan of the case: steps that exist, hazards read, findings that can be.</summary>
+public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue)
+{
+    private const int MostLetters = 1000;
+    private const int LongestName = 60;
+    private const double LongestHold = 3600;
+
+    /// <summary>Refuses what cannot be, naming the field; nothing is stored.</summary>
+    public void Check(CaseEntity entity, WorkChangeDto work)
+    {
+        var now = entity.Work();
+        var plan = Plan(entity, work.Plan ?? now.Plan);
+        if (work.Acknowledged is { } read)
+            Name(read.By, "work.acknowledged.by");
+        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto?>())
+            CheckTick(plan, work, now, key, tick);
+        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundDto?>())
+            CheckFound(plan, key, found);
+    }
+
+    /// <summary>The plan of a case; null where nothing is planned.</summary>
+    public ServicePlan? Plan(CaseEntity entity, WorkPlanDto? told)
+    {
+        if (told?.Targets is not { Count: > 0 })
+            return null;
+        var pump = entity.KnownPump().ToResource();
+        var question = Mapping.Under("work.plan", () => ServiceQuestion.From(
+            new ServicePlanRequest(pump.Pump, pump.Setup, told.Targets, told.Scope, pump.Sheet), sheets, catalogue));
+        return new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
+    }
+
+    private static void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto? tick)
+    {
+        var field = $"work.steps.{key}";
+        var step = plan?.Steps.FirstOrDefault(s => s.Ticks.Any(t => t.Key == key));
+        if (tick is null)
+            return;
+        if (step is null)
+            throw new ImpossibleInputException(
+                field, plan is null ? "no plan yet" : "no step of this plan", "a step of the plan at one of its places");
+        Name(tick.By, $"{field}.by");
+        if (tick.Wrench?.Length > LongestName)
+            throw new ImpossibleInputException($"{field}.wrench", $"{tick.Wrench.Length} characters", $"at most {LongestName}");
+        if (tick.Taps is < 0)
+            throw new ImpossibleInputException($"{field}.taps", tick.Taps.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
+        var read = work.Acknowledged is not null || (now.Acknowledged is not null && work.RanAgain != true);
+        if (!read && step.Act.Machine != MachineState.Running)
+            throw new RefusalException(
+                StatusCodes.Status409Conflict, "Hazards first", field,
+                "Read the hazards and put your name to them before the pump is opened.");
+    }
+
+    private void CheckFound(ServicePlan? plan, string key, FoundDto? found)
+    {
+        var field = $"work.found.{key}";
+        if (found is null)
+            return;
+        var at = plan?.Inspections.FirstOrDefault(i => CavityMap.Key(i.Part.Id, i.Place) == key)
+            ?? throw new ImpossibleInputException(field, "a part that is not opened", "a part and place of the plan");
+        if (found.State is null)
+            throw Mapping.Missing($"{field}.state", string.Join(", ", Enum.GetValues<FoundState>().Select(s => s.Named())));
+        var state = Mapping.Choice(found.State, $"{field}.state", FoundState.Fine);
+        Name(found.By, $"{field}.by");
+        if (found.Finding is { } id && !findings.At(at.Part.Kind).Any(f => f.Id == id && f.State == state))
+            throw new ImpossibleInputException(
+                $"{field}.finding", $"“{id}”", $"what is {state.Named()} at this part: {Names(at.Part.Kind, state)}");
+        if (found.Note?.Length > MostLetters)
+            throw new ImpossibleInputException($"{field}.note", $"{found.Note.Length} characters", $"at most {MostLetters} characters");
+        if (found.SuctionSeconds is { } held && held is not (>= 0 and <= LongestHold))
+            throw new ImpossibleInputException(
+                $"{field}.suctionSeconds", held.ToString(CultureInfo.InvariantCulture), "0 to 3600 seconds");
+    }
+
+    private string Names(string kind, FoundState state) =>
+        findings.At(kind).Where(f => f.State == state).Select(f => f.Id).ToArray() is { Length: > 0 } ids
+            ? string.Join(", ", ids)
+            : "none by name; leave it out and write a note";
+
+    private static void Name(string? by, string field)
+    {
+        if (string.IsNullOrWhiteSpace(by) || by.Length > LongestName)
+            throw new ImpossibleInputException(field, string.IsNullOrWhiteSpace(by) ? "nothing" : $"{by.Length} characters", "your name");
+    }
+}

@@ -1,0 +1,133 @@
+using MildHunch.Core.Diagnosis.Verdict;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Service;
+using MildHunch.Core.Service.Counts;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.Expectation;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+
+namespace MildHunch.Web.Cases.Work;
+
+/// <summary>What can be opened for the suspects of a case: only the leader, the leader and the next, or the whole set.</summary>
+public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopPrices prices)
+{
+    // A place is opened with its suspect where it is at least this likely beside the likeliest.
+    private const double WorthOpening = 0.3;
+    private const double WorthASuspect = 0.02;
+
+    public static void Map(IEndpointRouteBuilder cases) =>
+        cases.MapGet(
+            "/{id}/plans",
+            async (string id, CaseStore store, CaseView view, PlanOptions options, CancellationToken stop) =>
+                options.Of(await view.Show(await store.Load(id, stop), stop)))
+            .WithSummary("What can be opened for the suspects, with minutes, cost and the chance of opening it again.");
+
+    private PlanOptionsResponse Of(CaseResource shown)
+    {
+        var suspects = shown.Diagnosis?.Suspects ?? [];
+        var pump = shown.Pump.Pump.ToCore();
+        var all = ServiceQuestion.Sheets(pump, shown.Pump.Setup, shown.Pump.Sheet, sheets);
+        Opening[] open = [.. suspects.Where(s => s.Probability >= WorthASuspect).Select(s => Opened(s, pump, all)).OfType<Opening>()];
+        if (open.Length == 0)
+            return new PlanOptionsResponse(
+                [], "No suspect is mended by opening the pump. Choose the parts yourself if it is to be opened.");
+        var leader = open[0];
+        var next = open.Skip(1).FirstOrDefault(o => o.Sheet == leader.Sheet && o.Suspect.Action != leader.Suspect.Action);
+        Opening[] both = next is null ? [leader] : [leader, next];
+        var asked = new Asked(shown, pump, open);
+        return new PlanOptionsResponse(
+            [
+                Option("leader", $"Only {Phrase(leader)}", [leader], ServiceScope.WhatFailed, asked),
+                .. next is null
+                    ? Array.Empty<PlanOptionDto>()
+                    : [Option("two", $"{Capital(Phrase(leader))} and {Phrase(next)}", both, ServiceScope.WhatFailed, asked)],
+                Option("whole", "The whole set while it is open", both, ServiceScope.WholeSet, asked),
+            ],
+            suspects[0].Fault == leader.Suspect.Fault
+                ? null
+                : $"{suspects[0].Name} leads, and is not mended by opening the pump: settle that first.");
+    }
+
+    private Opening? Opened(SuspectDto suspect, ReciprocatingPump pump, IReadOnlyList<ServiceSheet> all)
+    {
+        var fault = catalogue.Fault(suspect.Fault)!;
+        var best = suspect.Locations.Select(l => l.Probability).DefaultIfEmpty(0).Max();
+        ServicePlace[] places = suspect.Locations.Count == 0
+            ? [ServicePlace.Whole]
+            : [.. suspect.Locations.Where(l => l.Probability >= WorthOpening * best).Select(Place)];
+        foreach (var sheet in all)
+            if (places.SelectMany(p => ServiceTargets.Of(sheet, pump, fault, p)).Distinct().ToArray() is { Length: > 0 } parts)
+                return new Opening(suspect, sheet, parts);
+        return null;
+    }
+
+    private PlanOptionDto Option(string id, string name, IReadOnlyList<Opening> open, ServiceScope scope, Asked asked)
+    {
+        var plan = new ServicePlanner(sheets).Plan(open[0].Sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).Distinct()], scope);
+        var cost = PartsBill.Of(plan, asked.Shown.Pump.Sheet).Cost(prices.Currency);
+        var names = new PlaceNames(asked.Pump);
+        var targets = open.SelectMany(o => o.Parts).Distinct().Select(p =>
+        {
+            var (cylinder, side, end) = names.Of(p.Place);
+            return new ServiceTargetDto(p.Part.Id, null, cylinder, side, end);
+        });
+        return new PlanOptionDto(
+            id, name, new WorkPlanDto([.. targets], scope.Named()),
+            [.. plan.Off.GroupBy(o => o.Part).Select(g => Counted(g.Count(), g.Key.Name))],
+            [.. plan.Parts.Select(p => Counted(p.Count, p.Part.Name))], plan.Minutes, cost, Again(plan, asked),
+            Replacing(plan, cost, asked));
+    }
+
+    // What the verdict suspects of parts that this plan does not renew, and what the parts themselves will last.
+    private AgainDto Again(ServicePlan plan, Asked asked)
+    {
+        var renewed = plan.Parts.SelectMany(p => p.Places.Select(place => new PartAt(p.Part, place))).ToHashSet();
+        var elsewhere = asked.Open.Sum(o => o.Suspect.Probability * Missed(o, renewed));
+        var wearing = plan.Sheet.Parts.Where(p => p.Fit != Fit.Again)
+            .SelectMany(p => p.Per.On(asked.Pump).Select(at => new PartAt(p, at)))
+            .Select(p => Wearing(p, renewed.Contains(p), asked)).OfType<WearingPart>().ToArray();
+        var again = OpeningAgain.Of(Math.Min(1, elsewhere), wearing, asked.Shown.Pump.Sheet.Interval?.Hours);
+        return new AgainDto(Math.Round(again.AtLeast, 3), again.Unknown);
+    }
+
+    private static double Missed(Opening open, HashSet<PartAt> renewed) => open.Parts.Any(renewed.Contains) ? 0 : 1;
+
+    // Only what wears by hours or moves: rings are renewed with what they seal.
+    private WearingPart? Wearing(PartAt at, bool renewed, Asked asked)
+    {
+        var faults = catalogue.Faults.Where(f => at.Part.Serves.Contains(f.ActionOn(at.Place.Side))).ToArray();
+        if (faults.Length == 0 || at.Part.Fit == Fit.New && faults.All(f => f.Wear is null))
+            return null;
+        var worn = faults.FirstOrDefault(f => f.Wear is not null);
+        double? noted = asked.Shown.Hours.Where(h => h.Part == worn?.Part && (h.Cylinder is null || h.Cylinder == at.Place.Cylinder))
+            .Select(h => h.Hours).DefaultIfEmpty(null).Max();
+        return new WearingPart(at.Part.Name, renewed ? 0 : noted, worn?.Wear);
+    }
+
+    private string? Replacing(ServicePlan plan, PartsCostDto? cost, Asked asked)
+    {
+        if (asked.Shown.Pump.Sheet.NewPump is not { } fresh)
+            return null;
+        var share = ((cost?.Parts ?? 0) + (plan.Minutes / 60 * prices.WorkPerHour)) / fresh;
+        return share < prices.ReplaceAbove
+            ? null
+            : $"Parts and work come to {HunchWords.Percent(share)} of a new pump; this shop thinks of replacing it from "
+                + $"{HunchWords.Percent(prices.ReplaceAbove)} on. Decide before anything is ordered.";
+    }
+
+    private string Phrase(Opening open) => catalogue.Fault(open.Suspect.Fault)!.Phrase;
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+
+    private static string Counted(int count, string name) => count == 1 ? name : $"{count} x {name.ToLowerInvariant()}";
+
+    private static ServicePlace Place(LocationDto at) => new(
+        at.Cylinder, at.Side is null ? null : Enum.Parse<Side>(at.Side, true));
+
+    private sealed record Opening(SuspectDto Suspect, ServiceSheet Sheet, IReadOnlyList<PartAt> Parts);
+
+    private sealed record Asked(CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<Opening> Open);
+}

@@ -1,0 +1,47 @@
+using System.ComponentModel;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Work;
+
+/// <summary>What is to be opened.</summary>
+public sealed record WorkPlanDto(
+    IReadOnlyList<ServiceTargetDto>? Targets = null, [property: Description("what-failed or whole-set")] string? Scope = null);
+
+/// <summary>A step that was done, at one place.</summary>
+public sealed record TickDto(
+    [property: Description("who")] string? By = null,
+    [property: Description("with which wrench, and when that was checked")] string? Wrench = null,
+    [property: Description("bolts done so far, pass by pass; left out once the step is done")] int? Taps = null);
+
+/// <summary>Hazards that somebody read and answers for.</summary>
+public sealed record AcknowledgedDto(string? By = null, IReadOnlyList<string>? Hazards = null);
+
+/// <summary>What was found at one part in one place.</summary>
+public sealed record FoundDto(
+    [property: Description("fine, worn or failed")] string? State = null,
+    [property: Description("id of a finding of its kind")] string? Finding = null, string? By = null, string? Note = null,
+    [property: Description("seconds it held suction, by tool")] double? SuctionSeconds = null,
+    [property: Description("true where it moved when pressed by hand")] bool? Moves = null,
+    [property: Description("what was measured, by name")] IReadOnlyDictionary<string, QuantityDto>? Measures = null,
+    [property: Description("hashes of photographs")] IReadOnlyList<string>? Photos = null);
+
+/// <summary>What changes in the work: each entry by its key; null takes it back.</summary>
+public sealed record WorkChangeDto(
+    WorkPlanDto? Plan = null, AcknowledgedDto? Acknowledged = null,
+    [property: Description("true where the pump ran again: hazards are read anew before it is opened")] bool? RanAgain = null,
+    [property: Description("by tick of the plan")] IReadOnlyDictionary<string, TickDto?>? Steps = null,
+    [property: Description("by id of the place in the map")] IReadOnlyDictionary<string, FoundDto?>? Found = null);
+
+public sealed record TickedDto(string By, DateTime At, string? Wrench, int? Taps);
+
+public sealed record AcknowledgedAtDto(string By, DateTime At, IReadOnlyList<string> Hazards);
+
+public sealed record FoundAtDto(
+    string State, string? Finding, string By, DateTime At, string? Note, double? SuctionSeconds, bool? Moves,
+    IReadOnlyDictionary<string, QuantityDto>? Measures, IReadOnlyList<string> Photos);
+
+/// <summary>The work at a case as it stands.</summary>
+public sealed record WorkDto(
+    WorkPlanDto? Plan, AcknowledgedAtDto? Acknowledged, IReadOnlyDictionary<string, TickedDto> Steps,
+    IReadOnlyDictionary<string, FoundAtDto> Found);

@@ -1,0 +1,51 @@
+using MildHunch.Store;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Work;
+
+/// <summary>The work at a case among its facts: each step and each finding is one of its own, so that two may work at once.</summary>
+internal static class WorkFacts
+{
+    public const string Prefix = "work/";
+    private const string Plan = Prefix + "plan";
+    private const string Hazards = Prefix + "hazards";
+    private const string Step = Prefix + "step/";
+    private const string Found = Prefix + "found/";
+
+    /// <summary>The work as it stands.</summary>
+    public static WorkDto Work(this CaseEntity entity)
+    {
+        var facts = entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal)));
+        return new WorkDto(
+            Kept<WorkPlanDto>(facts, Plan), Kept<AcknowledgedAtDto>(facts, Hazards), All<TickedDto>(facts, Step),
+            All<FoundAtDto>(facts, Found));
+    }
+
+    /// <summary>Lays a change, already checked, on the case.</summary>
+    public static void Tell(this CaseEntity entity, ChangeEntity change, WorkChangeDto work)
+    {
+        if (work.Plan is { } plan)
+            entity.Tell(change, Plan, plan.Targets is { Count: > 0 } ? Stored.Write(plan) : "");
+        if (work.RanAgain == true)
+            entity.Tell(change, Hazards, "");
+        if (work.Acknowledged is { } read)
+            entity.Tell(change, Hazards, Stored.Write(new AcknowledgedAtDto(read.By!.Trim(), change.At, read.Hazards ?? [])));
+        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto?>())
+            entity.Tell(change, Step + key, tick is null ? "" : Stored.Write(Done(tick, change.At)));
+        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundDto?>())
+            entity.Tell(change, Found + key, found is null ? "" : Stored.Write(Noted(found, change.At)));
+    }
+
+    private static TickedDto Done(TickDto tick, DateTime at) => new(tick.By!.Trim(), at, tick.Wrench?.Trim(), tick.Taps);
+
+    private static FoundAtDto Noted(FoundDto found, DateTime at) => new(
+        found.State!, found.Finding, found.By!.Trim(), at, found.Note?.Trim(), found.SuctionSeconds, found.Moves, found.Measures,
+        found.Photos ?? []);
+
+    private static T? Kept<T>(IEnumerable<FactEntity> facts, string name)
+        where T : class => facts.LastOrDefault(f => f.Name == name) is { } fact ? Stored.Read<T>(fact.Value) : null;
+
+    private static Dictionary<string, T> All<T>(IEnumerable<FactEntity> facts, string prefix) =>
+        facts.Where(f => f.Name.StartsWith(prefix, StringComparison.Ordinal)).GroupBy(f => f.Name[prefix.Length..])
+            .ToDictionary(g => g.Key, g => Stored.Read<T>(g.Last().Value));
+}

@@ -1,0 +1,35 @@
+using System.ComponentModel;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Service;
+
+/// <summary>A kit: how many of which part it holds.</summary>
+public sealed record KitDto(
+    string? Name = null, IReadOnlyDictionary<string, int>? Holds = null,
+    [property: Description("what one costs, in the shop’s currency")] double? Price = null);
+
+/// <summary>A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing.</summary>
+public sealed record BoltMakeDto(
+    [property: Description("M5 to M24")] string? Size = null,
+    [property: Description("5.6, 8.8, 10.9, 12.9 or A2-70")] string? Grade = null,
+    [property: Description("steel, brass, aluminium or plastic: what it is screwed into")] string? Thread = null,
+    [property: Description("dry, oiled, anti-seize, sealer or locker")] string? Dressing = null);
+
+/// <summary>When it is due: after hours, or every so many changes of the seals.</summary>
+public sealed record IntervalDto(double? Hours = null, int? SealChanges = null);
+
+/// <summary>A photograph and what it shows.</summary>
+public sealed record PhotoOfDto(string? Hash = null, string? Of = null);
+
+/// <summary>What the shop knows of this pump beyond the sheet that ships.</summary>
+public sealed record PumpSheetDto(
+    [property: Description("id of the sheet where the pump has two")] string? Id = null,
+    [property: Description("ids of the choices made where the sheet has versions")] IReadOnlyList<string>? Choices = null,
+    [property: Description("torque of a group of bolts by its id")] IReadOnlyDictionary<string, QuantityDto>? Torques = null,
+    [property: Description("the bolts of a group by its id")] IReadOnlyDictionary<string, BoltMakeDto>? Bolts = null,
+    IReadOnlyList<KitDto>? Kits = null,
+    [property: Description("price of one part by its id, where it is bought by itself")] IReadOnlyDictionary<string, double>? Prices = null,
+    [property: Description("size of an o-ring or seal by the part’s id")] IReadOnlyDictionary<string, string>? Sizes = null,
+    string? Oil = null, string? Grease = null, IntervalDto? Interval = null,
+    [property: Description("what a new pump costs")] double? NewPump = null,
+    IReadOnlyList<PhotoOfDto>? Photos = null);

@@ -1,0 +1,91 @@
+using System.Globalization;
+using MildHunch.Core;
+using MildHunch.Core.Quantities;
+using MildHunch.Core.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Service;
+
+/// <summary>What a shop's figures for a pump must hold; each refusal names its field.</summary>
+internal static class PumpSheetRules
+{
+    private const int MostLetters = 200;
+    private const double MostMoney = 1e7;
+
+    /// <exception cref="ImpossibleInputException">Something is not known, empty or not above 0.</exception>
+    public static void Check(PumpSheetDto own, IReadOnlyList<ServiceSheet> sheets)
+    {
+        var groups = sheets.SelectMany(s => s.Groups).Select(g => g.Id).Distinct().ToArray();
+        var parts = sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct().ToArray();
+        foreach (var (group, told) in own.Torques ?? Nothing<QuantityDto>())
+            Torque(Known(group, groups, "sheet.torques"), told);
+        foreach (var (group, made) in own.Bolts ?? Nothing<BoltMakeDto>())
+            Mapping.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => made.ToCore());
+        foreach (var (kit, k) in (own.Kits ?? []).Select((kit, k) => (kit, k)))
+            Kit(kit, $"sheet.kits[{k}]", parts);
+        foreach (var (part, price) in own.Prices ?? Nothing<double>())
+            Money(price, $"sheet.prices.{Known(part, parts, "sheet.prices")}");
+        foreach (var (part, size) in own.Sizes ?? Nothing<string>())
+            Short(size, $"sheet.sizes.{Known(part, parts, "sheet.sizes")}");
+        Short(own.Oil, "sheet.oil");
+        Short(own.Grease, "sheet.grease");
+        Money(own.NewPump, "sheet.newPump");
+        Above(own.Interval?.Hours, 1e6, "sheet.interval.hours", "hours above 0");
+        Above(own.Interval?.SealChanges, 1000, "sheet.interval.sealChanges", "1 seal change or more");
+    }
+
+    /// <summary>The bolt as Core knows it; null where size or grade is not noted.</summary>
+    public static BoltMake? ToCore(this BoltMakeDto? made)
+    {
+        if (made is null)
+            return null;
+        var metal = Mapping.Choice(made.Thread, "thread", ThreadMetal.Steel);
+        var dressing = Mapping.Choice(made.Dressing, "dressing", ThreadDressing.Dry);
+        if (made.Size is null || made.Grade is null)
+            return null;
+        var bolt = new BoltMake(made.Size, made.Grade, metal, dressing);
+        BoltCeiling.Of(bolt);
+        return bolt;
+    }
+
+    private static void Torque(string group, QuantityDto told)
+    {
+        if (told.Need<Torque>($"sheet.torques.{group}").Si <= 0)
+            throw new ImpossibleInputException($"sheet.torques.{group}", $"{told.Value} {told.Unit}", "a torque above 0");
+    }
+
+    private static void Kit(KitDto kit, string field, string[] parts)
+    {
+        if (string.IsNullOrWhiteSpace(kit.Name))
+            throw Mapping.Missing($"{field}.name", "the kit’s name or number");
+        Short(kit.Name, $"{field}.name");
+        Money(kit.Price, $"{field}.price");
+        if (kit.Holds is not { Count: > 0 } holds)
+            throw new ImpossibleInputException($"{field}.holds", "nothing in it", "at least one part, one or more of each");
+        foreach (var (part, count) in holds)
+            if (count < 1)
+                throw new ImpossibleInputException(
+                    $"{field}.holds.{Known(part, parts, $"{field}.holds")}", count.ToString(CultureInfo.InvariantCulture), "1 or more");
+            else
+                Known(part, parts, $"{field}.holds");
+    }
+
+    private static string Known(string id, string[] known, string field) =>
+        known.Contains(id) ? id : throw new ImpossibleInputException(field, $"“{id}”", string.Join(", ", known));
+
+    private static void Money(double? price, string field) => Above(price, MostMoney, field, "a price above 0");
+
+    private static void Above(double? value, double most, string field, string accepted)
+    {
+        if (value is not null and not (> 0 and <= 1e9) || value > most)
+            throw new ImpossibleInputException(field, value?.ToString(CultureInfo.InvariantCulture) ?? "nothing", accepted);
+    }
+
+    private static void Short(string? text, string field)
+    {
+        if (text?.Length > MostLetters)
+            throw new ImpossibleInputException(field, $"{text.Length} characters", $"at most {MostLetters} characters");
+    }
+
+    private static Dictionary<string, T> Nothing<T>() => [];
+}

@@ -1,0 +1,171 @@
+using System.Net;
+using System.Text.Json.Nodes;
+
+namespace MildHunch.Web.Tests.Cases;
+
+/// <summary>The work at a case: planned, opened, found, closed, by several hands.</summary>
+public class CaseWorkTests(Product product)
+{
+    [Fact]
+    public async Task From_the_leader_to_the_last_tick()
+    {
+        var id = await NewCase();
+        var plans = await product.Get($"/api/cases/{id}/plans");
+        plans["options"]!.AsArray().Select(o => o!["id"]!.GetValue<string>()).ShouldBe(["leader", "two", "whole"]);
+        var leader = plans["options"]![0]!;
+        leader["plan"]!["targets"]!.AsArray().Select(t => t!["part"]!.GetValue<string>()).ShouldContain("valve");
+        Minutes(leader).ShouldBeLessThan(Minutes(plans["options"]![2]!));
+        leader["again"]!["unknown"]!.AsArray().Select(u => u!.GetValue<string>()).ShouldContain("hours until the next service not noted");
+
+        var shown = await Change(id, new JsonObject { ["plan"] = leader["plan"]!.DeepClone() });
+        var plan = await Plan(shown);
+        var steps = plan["steps"]!.AsArray();
+        var running = Ticks(steps.First(s => s!["machine"]!.GetValue<string>() == "running")!)[0];
+        await Change(id, Step(running));
+
+        // What is done to an open pump waits until somebody answers for the hazards.
+        var off = Ticks(steps.First(s => s!["part"]?.GetValue<string>() == "valve" && s["stage"]!.GetValue<string>() == "open")!)[0];
+        var (early, refusal) = await Tell(id, Step(off));
+        early.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        refusal!["detail"]!.GetValue<string>().ShouldContain("Read the hazards");
+        await Change(id, new JsonObject
+        {
+            ["acknowledged"] = new JsonObject { ["by"] = "Tobi Marr", ["hazards"] = new JsonArray("lock-out") },
+        });
+        shown = await Change(id, Step(off, "W-2"));
+        var tick = shown["work"]!["steps"]![off]!;
+        (tick["by"]!.GetValue<string>(), tick["wrench"]!.GetValue<string>()).ShouldBe(("Runa Estcott", "W-2"));
+
+        // It ran again: the same pump is opened anew only once the hazards are read again.
+        await Change(id, new JsonObject { ["ranAgain"] = true });
+        (await Tell(id, Step(Ticks(steps[^1]!)[0]))).Response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+    }
+
+    /// <summary>A pitted discharge valve is as good as certain, and its finding goes with it when it is taken back.</summary>
+    [Fact]
+    public async Task What_is_found_inside_decides_the_verdict()
+    {
+        var id = await NewCase();
+        await Change(id, new JsonObject { ["plan"] = (await product.Get($"/api/cases/{id}/plans"))["options"]![2]!["plan"]!.DeepClone() });
+        var shown = await Change(id, Found("valve.2.discharge", "failed", "pitted"));
+        var leader = shown["diagnosis"]!["suspects"]![0]!;
+        leader["fault"]!.GetValue<string>().ShouldBe("discharge-valve-leak");
+        leader["locations"]![0]!["cylinder"]!.GetValue<int>().ShouldBe(2);
+        leader["probability"]!.GetValue<double>().ShouldBeGreaterThan(0.9);
+        shown["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "found-discharge-valves").ShouldBe(1);
+
+        shown = await Change(id, Found("valve.2.discharge", "fine", null));
+        shown["cues"]!.AsArray().Count(c => c!["cue"]!.GetValue<string>() == "found-discharge-valves").ShouldBe(0);
+        (shown["work"]!["found"]!["valve.2.discharge"]!["state"]!.GetValue<string>()).ShouldBe("fine");
+    }
+
+    [Fact]
+    public async Task All_are_good_only_once_each_was_seen_and_pressed()
+    {
+        var id = await NewCase();
+        await Change(id, new JsonObject { ["plan"] = (await product.Get($"/api/cases/{id}/plans"))["options"]![2]!["plan"]!.DeepClone() });
+        await Change(id, Found("valve.1.discharge", "fine", null, moves: true));
+        await Change(id, Found("valve.2.discharge", "fine", null, moves: true));
+        var shown = await Change(id, Found("valve.3.discharge", "fine", null));
+        Answers(shown).ShouldBe(["tight"]);
+        shown = await Change(id, Found("valve.3.discharge", "fine", null, moves: true));
+        Answers(shown).ShouldBe(["good"]);
+        shown = await Change(id, Found("valve.1.discharge", "failed", "spring-broken"));
+        Answers(shown).ShouldBe(["spring"]);
+    }
+
+    [Theory]
+    [InlineData("valve.9.discharge", "failed", "pitted", "a part and place of the plan")]
+    [InlineData("valve.2.discharge", "failed", "melted", "“melted”")]
+    [InlineData("valve.2.discharge", "worn", "pitted", "scaled")]
+    [InlineData("valve.2.discharge", "splendid", null, "fine, worn, failed")]
+    public async Task What_cannot_be_found_there_is_refused(string key, string state, string? finding, string says)
+    {
+        var id = await NewCase();
+        await Change(id, new JsonObject { ["plan"] = (await product.Get($"/api/cases/{id}/plans"))["options"]![2]!["plan"]!.DeepClone() });
+        var (response, body) = await Tell(id, Found(key, state, finding));
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["detail"]!.GetValue<string>().ShouldContain(says);
+    }
+
+    [Fact]
+    public async Task A_target_that_the_pump_has_not_is_refused_and_the_plan_stays()
+    {
+        var id = await NewCase();
+        await Change(id, new JsonObject { ["plan"] = Targets("valve") });
+        var (response, body) = await Tell(id, new JsonObject { ["plan"] = Targets("diaphragm") });
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().Single().Key.ShouldBe("work.plan.targets[0].part");
+        (await product.Get($"/api/cases/{id}"))["work"]!["plan"]!["targets"]![0]!["part"]!.GetValue<string>().ShouldBe("valve");
+    }
+
+    private static string[] Answers(JsonNode shown) =>
+        [.. shown["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "found-discharge-valves")
+            .Select(c => c!["answer"]!.GetValue<string>())];
+
+    private static double Minutes(JsonNode option) => option["minutes"]!.GetValue<double>();
+
+    private static string[] Ticks(JsonNode step) => [.. step["places"]!.AsArray().Select(p => p!["tick"]!.GetValue<string>())];
+
+    private static JsonObject Targets(string part) =>
+        new() { ["targets"] = new JsonArray(new JsonObject { ["part"] = part, ["cylinder"] = 2, ["side"] = "discharge" }) };
+
+    private static JsonObject Step(string tick, string? wrench = null) => new()
+    {
+        ["steps"] = new JsonObject { [tick] = new JsonObject { ["by"] = "Runa Estcott", ["wrench"] = wrench } },
+    };
+
+    private static JsonObject Found(string key, string state, string? finding, bool? moves = null) => new()
+    {
+        ["found"] = new JsonObject
+        {
+            [key] = new JsonObject { ["state"] = state, ["finding"] = finding, ["by"] = "Ines Halvard", ["moves"] = moves },
+        },
+    };
+
+    private async Task<string> NewCase()
+    {
+        var pump = (await product.Get("/api/pumps")).AsArray().Single(p => p!["tag"]!.GetValue<string>() == "FOG-2")!;
+        var (response, body) = await product.Send(
+            HttpMethod.Post, "/api/cases",
+            new JsonObject { ["pumpId"] = pump["id"]!.GetValue<string>(), ["complaint"] = "Drizzle on the second zone" });
+        response.StatusCode.ShouldBe(HttpStatusCode.Created, body?.ToJsonString());
+        var id = body!["id"]!.GetValue<string>();
+        var (told, _) = await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes",
+            new JsonObject
+            {
+                ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", 12.6, "L/min")),
+                ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("cap-heat", "warm", 2, "discharge")),
+            },
+            $"\"{body["version"]}\"");
+        told.StatusCode.ShouldBe(HttpStatusCode.OK);
+        return id;
+    }
+
+    private async Task<JsonNode> Plan(JsonNode shown)
+    {
+        var (response, body) = await product.Send(HttpMethod.Post, "/api/service-plan", new JsonObject
+        {
+            ["pump"] = shown["pump"]!["pump"]!.DeepClone(),
+            ["setup"] = shown["pump"]!["setup"]!.DeepClone(),
+            ["targets"] = shown["work"]!["plan"]!["targets"]!.DeepClone(),
+            ["scope"] = shown["work"]!["plan"]!["scope"]!.DeepClone(),
+        });
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        return body!;
+    }
+
+    private async Task<JsonNode> Change(string id, JsonObject work)
+    {
+        var (response, body) = await Tell(id, work);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        return body!;
+    }
+
+    private async Task<(HttpResponseMessage Response, JsonNode? Body)> Tell(string id, JsonObject work)
+    {
+        var version = (await product.Get($"/api/cases/{id}"))["version"];
+        return await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["work"] = work }, $"\"{version}\"");
+    }
+}
