@@ -18,6 +18,7 @@ import PlanDialog from './PlanDialog.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
 import WaterLedger from './WaterLedger.vue';
+import WorkView from './work/WorkView.vue';
 import PumpDrawing from './drawing/PumpDrawing.vue';
 import { readSpot, spotKey } from './drawing/spots';
 import { asStage, stageNames, type Stage } from './stages';
@@ -80,7 +81,11 @@ useCaseKeys(access, go);
       <p v-else aria-live="polite">Fetching the case …</p>
     </main>
     <template v-else>
-      <main class="page">
+      <div v-if="stage === 'open' || stage === 'mend'" class="page">
+        <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
+        <WorkView :key="stage" :data="data" :stage="stage" :trouble="trouble" :tell="say" @go="go" />
+      </div>
+      <main v-else class="page">
         <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
         <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
         <div v-else class="case">
@@ -109,7 +114,13 @@ useCaseKeys(access, go);
           </div>
         </div>
       </main>
-      <JotLine class="jot" :data="data" :tell="say" :trouble="at ? '' : trouble" />
+      <JotLine
+        v-if="stage !== 'open' && stage !== 'mend'"
+        class="jot"
+        :data="data"
+        :tell="say"
+        :trouble="at ? '' : trouble"
+      />
       <PlaceEditor v-if="judged" v-model:at="at" :data="judged" :knowledge="knowledge" :trouble="trouble" :tell="say" />
       <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="say" />
       <PlanDialog v-if="judged" v-model:visible="planning" :data="judged" />

@@ -130,6 +130,7 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
       name: 'Triplex',
       duty: 'Fogging',
       version: 1,
+      sheet: {},
       fittings: ['nozzle', 'bypass', 'motor', 'belt', 'lifting', 'seal-to-inlet', 'shuts-off'],
       pump: {
         arrangement: 'crank-plunger',
@@ -143,6 +144,7 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
       },
       setup: { speed: q(1450, 'rpm'), nozzle: { flow: q(19.2, 'L/min'), at: q(70, 'bar') } },
     },
+    work: { plan: null, acknowledged: null, steps: {}, found: {} },
     complaint: 'Mist turns to drizzle',
     stage: 'suspect',
     closed: null,

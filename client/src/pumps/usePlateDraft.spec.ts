@@ -11,6 +11,7 @@ const pump = (strokeMm: number, version: number): PumpResource => ({
   duty: 'fog',
   version,
   fittings: [],
+  sheet: {},
   pump: { cylinders: 3, stroke: { value: strokeMm, unit: 'mm' } } as PumpResource['pump'],
   setup: {} as PumpResource['setup'],
 });

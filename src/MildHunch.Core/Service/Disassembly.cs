@@ -41,6 +41,9 @@ public static class Disassembly
         {
             if (!off.Add(at))
                 continue;
+            foreach (var ring in at.Part.Brings.Select(id => sheet.Part(id)!))
+                foreach (var place in ring.Per.Meeting(at.Place, pump))
+                    open.Enqueue(new PartAt(ring, place));
             foreach (var before in at.Part.Ways[way.GetValueOrDefault(at.Part.Id)].Select(id => sheet.Part(id)).OfType<SheetPart>())
                 foreach (var place in before.Per.Above(at.Place, pump))
                     open.Enqueue(new PartAt(before, place));

@@ -64,6 +64,9 @@ public sealed record SheetPart
     /// <summary>Other ways to it: each a list like <see cref="Under"/>.</summary>
     public IReadOnlyList<IReadOnlyList<string>> Or { get; init; } = [];
 
+    /// <summary>Rings and gaskets that are disturbed with it: they come off too, and are renewed.</summary>
+    public IReadOnlyList<string> Brings { get; init; } = [];
+
     /// <summary>Id of the group of bolts that holds it.</summary>
     public string? Group { get; init; }
 
@@ -171,7 +174,14 @@ public sealed record ServiceSheet
             {
                 // A way over a part that this version has not is no way.
                 var ways = p.Ways.Where(way => way.All(ids.Contains)).ToArray();
-                return p with { Off = Acts(p.Off), On = Acts(p.On), Under = ways[0], Or = ways[1..] };
+                return p with
+                {
+                    Off = Acts(p.Off),
+                    On = Acts(p.On),
+                    Under = ways[0],
+                    Or = ways[1..],
+                    Brings = [.. p.Brings.Where(ids.Contains)],
+                };
             })],
         };
     }

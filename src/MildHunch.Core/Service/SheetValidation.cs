@@ -41,6 +41,10 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
                 Require(
                     sheet.Parts.Take(at).Any(p => p.Id == before), part.Id,
                     $"lies under “{before}”, which does not stand before it");
+            foreach (var ring in part.Brings)
+                Require(
+                    sheet.Parts.Skip(at + 1).Any(p => p.Id == ring && p.Fit == Fit.New), part.Id,
+                    $"brings “{ring}”, which does not stand after it as a part that is always renewed");
             foreach (var action in part.Serves)
                 Require(catalogue.Faults.Any(f => f.Action == action), part.Id, $"serves “{action}”, which nobody does");
             foreach (var act in part.Off.Concat(part.On))

@@ -32,7 +32,8 @@ public class DisassemblyTests
         var sheet = Sheets.For(Fog2, Fitting.None).Single().On([]);
         var valve = new PartAt(sheet.Part("valve")!, new ServicePlace(2, Side.Discharge));
         var off = Disassembly.Least(sheet, Fog2, [valve]);
-        off.Select(o => $"{o.Part.Id} {o.Place.Cylinder} {o.Place.Side}").ShouldBe(["cap 2 Discharge", "valve 2 Discharge"]);
+        off.Select(o => $"{o.Part.Id} {o.Place.Cylinder} {o.Place.Side}")
+            .ShouldBe(["cap 2 Discharge", "cap-oring 2 Discharge", "valve 2 Discharge", "seat-oring 2 Discharge"]);
     }
 
     [Fact]
@@ -70,7 +71,8 @@ public class DisassemblyTests
         for (var set = 0; set < 1 << sheet.Parts.Count; set++)
         {
             if ((set & bits[target.Part.Id]) != 0
-                && sheet.Parts.All(p => (set & bits[p.Id]) == 0 || ways[p.Id].Any(way => (set & way) == way)))
+                && sheet.Parts.All(p => (set & bits[p.Id]) == 0
+                    || (ways[p.Id].Any(way => (set & way) == way) && p.Brings.All(ring => (set & bits[ring]) != 0))))
                 least = Math.Min(least, Minutes(sheet, pump, target, set, bits));
         }
 
@@ -82,13 +84,23 @@ public class DisassemblyTests
     {
         var places = new Dictionary<string, HashSet<ServicePlace>> { [target.Part.Id] = [target.Place] };
 
-        // From the innermost outwards, so that all that lies above is known at once.
-        foreach (var part in sheet.Parts.Reverse().Where(p => places.ContainsKey(p.Id)))
+        bool Put(SheetPart part, IEnumerable<ServicePlace> at) => at.ToArray() is var all
+            && all.Count((places.TryGetValue(part.Id, out var known) ? known : places[part.Id] = []).Add) > 0;
+
+        // Again and again until nothing more comes off anywhere.
+        var more = true;
+        while (more)
         {
-            var way = part.Ways.First(w => w.All(id => (set & bits[id]) != 0));
-            foreach (var above in way.Select(id => sheet.Part(id)!))
-                foreach (var place in places[part.Id].SelectMany(p => above.Per.Above(p, pump)))
-                    (places.TryGetValue(above.Id, out var known) ? known : places[above.Id] = []).Add(place);
+            more = false;
+            foreach (var part in sheet.Parts.Where(p => places.ContainsKey(p.Id)))
+            {
+                ServicePlace[] here = [.. places[part.Id]];
+                var way = part.Ways.First(w => w.All(id => (set & bits[id]) != 0));
+                foreach (var above in way.Select(id => sheet.Part(id)!))
+                    more |= Put(above, here.SelectMany(p => above.Per.Above(p, pump)));
+                foreach (var ring in part.Brings.Select(id => sheet.Part(id)!))
+                    more |= Put(ring, here.SelectMany(p => ring.Per.Meeting(p, pump)));
+            }
         }
 
         return sheet.Parts.Where(p => (set & bits[p.Id]) != 0)

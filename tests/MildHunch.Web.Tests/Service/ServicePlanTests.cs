@@ -11,7 +11,8 @@ public class ServicePlanTests(Product product)
     {
         var plan = await Plan(Ask(Target("valve", 2, "discharge")));
         plan["sheet"]!.GetValue<string>().ShouldBe("six-caps");
-        Names(plan["opens"]).ShouldBe(["cap 2 discharge", "valve 2 discharge"]);
+        Names(plan["opens"]).ShouldBe(
+            ["cap 2 discharge", "cap-oring 2 discharge", "valve 2 discharge", "seat-oring 2 discharge"]);
         plan["stays"]!.AsArray().Select(p => p!["part"]!.GetValue<string>()).ShouldContain("head");
         plan["hazards"]!.AsArray().Select(h => h!["id"]!.GetValue<string>()).ShouldContain("lock-out");
         var caps = plan["bolts"]!.AsArray().ShouldHaveSingleItem()!;

@@ -2003,7 +2003,13 @@ export interface components {
             /** @description what else to look at */
             then: null | string;
         };
-        FoundAtDto: {
+        FoundDto: {
+            fault: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+        };
+        FoundPartAtDto: {
             state: string;
             finding: null | string;
             by: string;
@@ -2019,7 +2025,7 @@ export interface components {
             photos: string[];
         };
         /** @description What was found at one part in one place. */
-        FoundDto: {
+        FoundPartDto: {
             /** @description fine, worn or failed */
             state?: null | string;
             /** @description id of a finding of its kind */
@@ -2943,7 +2949,7 @@ export interface components {
             /** @description the entry that cannot be, where it is one */
             entry: null | string;
         };
-        /** @description What changes in the work: each entry by its key; null takes it back. */
+        /** @description What changes in the work: each entry by its key. */
         WorkChangeDto: {
             plan?: null | components["schemas"]["WorkPlanDto"];
             acknowledged?: null | components["schemas"]["AcknowledgedDto"];
@@ -2953,10 +2959,14 @@ export interface components {
             steps?: null | {
                 [key: string]: components["schemas"]["TickDto"];
             };
+            /** @description ticks that are taken back */
+            stepsBack?: null | string[];
             /** @description by id of the place in the map */
             found?: null | {
-                [key: string]: components["schemas"]["FoundDto"];
+                [key: string]: components["schemas"]["FoundPartDto"];
             };
+            /** @description places that were not looked at after all */
+            foundBack?: null | string[];
         };
         /** @description The work at a case as it stands. */
         WorkDto: {
@@ -2966,7 +2976,7 @@ export interface components {
                 [key: string]: components["schemas"]["TickedDto"];
             };
             found: {
-                [key: string]: components["schemas"]["FoundAtDto"];
+                [key: string]: components["schemas"]["FoundPartAtDto"];
             };
         };
         /** @description What is to be opened. */

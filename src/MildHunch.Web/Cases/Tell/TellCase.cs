@@ -158,9 +158,10 @@ public sealed class TellCase(
     private void Tell(CaseEntity entity, ChangeEntity change, WorkChangeDto told)
     {
         entity.Tell(change, told);
-        if (told.Found is not { Count: > 0 } found || work.Plan(entity, entity.Work().Plan) is not { } plan)
+        string[] places = [.. told.Found?.Keys ?? [], .. told.FoundBack ?? []];
+        if (places.Length == 0 || work.Plan(entity, entity.Work().Plan) is not { } plan)
             return;
-        var now = inside.Of(plan, entity.Work().Found, found.Keys);
+        var now = inside.Of(plan, entity.Work().Found, places);
         bool Touched(CueEntity cue) =>
             now.Touched.Any(t => t.Cue == cue.Cue && (cue.Cylinder is null || t.Cylinder == cue.Cylinder));
         CaseEntries.TakeBack(entity.InForce(entity.Cues.Where(Touched)), change);

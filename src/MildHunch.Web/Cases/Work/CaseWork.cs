@@ -26,9 +26,9 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         var plan = Plan(entity, work.Plan ?? now.Plan);
         if (work.Acknowledged is { } read)
             Name(read.By, "work.acknowledged.by");
-        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto?>())
+        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
             CheckTick(plan, work, now, key, tick);
-        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundDto?>())
+        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
             CheckFound(plan, key, found);
     }
 
@@ -43,12 +43,10 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         return new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
     }
 
-    private static void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto? tick)
+    private static void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto tick)
     {
         var field = $"work.steps.{key}";
         var step = plan?.Steps.FirstOrDefault(s => s.Ticks.Any(t => t.Key == key));
-        if (tick is null)
-            return;
         if (step is null)
             throw new ImpossibleInputException(
                 field, plan is null ? "no plan yet" : "no step of this plan", "a step of the plan at one of its places");
@@ -64,11 +62,9 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
                 "Read the hazards and put your name to them before the pump is opened.");
     }
 
-    private void CheckFound(ServicePlan? plan, string key, FoundDto? found)
+    private void CheckFound(ServicePlan? plan, string key, FoundPartDto found)
     {
         var field = $"work.found.{key}";
-        if (found is null)
-            return;
         var at = plan?.Inspections.FirstOrDefault(i => CavityMap.Key(i.Part.Id, i.Place) == key)
             ?? throw new ImpossibleInputException(field, "a part that is not opened", "a part and place of the plan");
         if (found.State is null)

@@ -18,7 +18,7 @@ public sealed record TickDto(
 public sealed record AcknowledgedDto(string? By = null, IReadOnlyList<string>? Hazards = null);
 
 /// <summary>What was found at one part in one place.</summary>
-public sealed record FoundDto(
+public sealed record FoundPartDto(
     [property: Description("fine, worn or failed")] string? State = null,
     [property: Description("id of a finding of its kind")] string? Finding = null, string? By = null, string? Note = null,
     [property: Description("seconds it held suction, by tool")] double? SuctionSeconds = null,
@@ -26,22 +26,24 @@ public sealed record FoundDto(
     [property: Description("what was measured, by name")] IReadOnlyDictionary<string, QuantityDto>? Measures = null,
     [property: Description("hashes of photographs")] IReadOnlyList<string>? Photos = null);
 
-/// <summary>What changes in the work: each entry by its key; null takes it back.</summary>
+/// <summary>What changes in the work: each entry by its key.</summary>
 public sealed record WorkChangeDto(
     WorkPlanDto? Plan = null, AcknowledgedDto? Acknowledged = null,
     [property: Description("true where the pump ran again: hazards are read anew before it is opened")] bool? RanAgain = null,
-    [property: Description("by tick of the plan")] IReadOnlyDictionary<string, TickDto?>? Steps = null,
-    [property: Description("by id of the place in the map")] IReadOnlyDictionary<string, FoundDto?>? Found = null);
+    [property: Description("by tick of the plan")] IReadOnlyDictionary<string, TickDto>? Steps = null,
+    [property: Description("ticks that are taken back")] IReadOnlyList<string>? StepsBack = null,
+    [property: Description("by id of the place in the map")] IReadOnlyDictionary<string, FoundPartDto>? Found = null,
+    [property: Description("places that were not looked at after all")] IReadOnlyList<string>? FoundBack = null);
 
 public sealed record TickedDto(string By, DateTime At, string? Wrench, int? Taps);
 
 public sealed record AcknowledgedAtDto(string By, DateTime At, IReadOnlyList<string> Hazards);
 
-public sealed record FoundAtDto(
+public sealed record FoundPartAtDto(
     string State, string? Finding, string By, DateTime At, string? Note, double? SuctionSeconds, bool? Moves,
     IReadOnlyDictionary<string, QuantityDto>? Measures, IReadOnlyList<string> Photos);
 
 /// <summary>The work at a case as it stands.</summary>
 public sealed record WorkDto(
     WorkPlanDto? Plan, AcknowledgedAtDto? Acknowledged, IReadOnlyDictionary<string, TickedDto> Steps,
-    IReadOnlyDictionary<string, FoundAtDto> Found);
+    IReadOnlyDictionary<string, FoundPartAtDto> Found);

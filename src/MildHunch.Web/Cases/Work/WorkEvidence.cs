@@ -21,7 +21,7 @@ public sealed class WorkEvidence(FindingCatalogue findings, Catalogue catalogue)
     private const string NotPressed = "tight";
 
     /// <summary>Answers of all findings that stand, at the questions that a change touched.</summary>
-    internal FindingAnswers Of(ServicePlan plan, IReadOnlyDictionary<string, FoundAtDto> found, IEnumerable<string> changed)
+    internal FindingAnswers Of(ServicePlan plan, IReadOnlyDictionary<string, FoundPartAtDto> found, IEnumerable<string> changed)
     {
         var keys = changed.ToHashSet();
         var touched = plan.Inspections.Where(i => keys.Contains(CavityMap.Key(i.Part.Id, i.Place)))
@@ -39,7 +39,7 @@ public sealed class WorkEvidence(FindingCatalogue findings, Catalogue catalogue)
             : null;
 
     // One answer a place: that of the first kind of part, in the order of the findings, that no longer does what it is for.
-    private CueDto? Worst(ServicePlan plan, IReadOnlyDictionary<string, FoundAtDto> found, Revealed at)
+    private CueDto? Worst(ServicePlan plan, IReadOnlyDictionary<string, FoundPartAtDto> found, Revealed at)
     {
         var named = plan.Inspections.Where(i => QuestionAt(i) == at)
             .Select(i => found.GetValueOrDefault(CavityMap.Key(i.Part.Id, i.Place))?.Finding).OfType<string>().ToHashSet();
@@ -50,7 +50,7 @@ public sealed class WorkEvidence(FindingCatalogue findings, Catalogue catalogue)
     }
 
     // That all are good is said once every part that the question is about was seen, at every place of the pump.
-    private CueDto? WholeAnswer(ServicePlan plan, IReadOnlyDictionary<string, FoundAtDto> found, string cue)
+    private CueDto? WholeAnswer(ServicePlan plan, IReadOnlyDictionary<string, FoundPartAtDto> found, string cue)
     {
         var asked = plan.Sheet.Parts.Where(p => findings.Kind(p.Kind) is { Whole: true })
             .SelectMany(p => p.Per.On(plan.Pump).Select(at => new PartAt(p, at))).Where(p => QuestionAt(p)?.Cue == cue)

@@ -18,27 +18,39 @@ internal static class WorkFacts
         var facts = entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal)));
         return new WorkDto(
             Kept<WorkPlanDto>(facts, Plan), Kept<AcknowledgedAtDto>(facts, Hazards), All<TickedDto>(facts, Step),
-            All<FoundAtDto>(facts, Found));
+            All<FoundPartAtDto>(facts, Found));
     }
 
     /// <summary>Lays a change, already checked, on the case.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, WorkChangeDto work)
     {
+        if (work.Plan is not null && entity.Work().Acknowledged is null)
+            BeginAfresh(entity, change);
         if (work.Plan is { } plan)
             entity.Tell(change, Plan, plan.Targets is { Count: > 0 } ? Stored.Write(plan) : "");
         if (work.RanAgain == true)
             entity.Tell(change, Hazards, "");
         if (work.Acknowledged is { } read)
             entity.Tell(change, Hazards, Stored.Write(new AcknowledgedAtDto(read.By!.Trim(), change.At, read.Hazards ?? [])));
-        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto?>())
-            entity.Tell(change, Step + key, tick is null ? "" : Stored.Write(Done(tick, change.At)));
-        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundDto?>())
-            entity.Tell(change, Found + key, found is null ? "" : Stored.Write(Noted(found, change.At)));
+        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
+            entity.Tell(change, Step + key, Stored.Write(Done(tick, change.At)));
+        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
+            entity.Tell(change, Found + key, Stored.Write(Noted(found, change.At)));
+        foreach (var back in (work.StepsBack ?? []).Select(k => Step + k).Concat((work.FoundBack ?? []).Select(k => Found + k)))
+            entity.Tell(change, back, "");
+    }
+
+    // Planned while the pump is closed: what was done at an earlier opening is history.
+    private static void BeginAfresh(CaseEntity entity, ChangeEntity change)
+    {
+        foreach (var fact in entity.InForce(entity.Facts.Where(f =>
+            f.Name.StartsWith(Step, StringComparison.Ordinal) || f.Name.StartsWith(Found, StringComparison.Ordinal))))
+            fact.RemovedBy = change.Number;
     }
 
     private static TickedDto Done(TickDto tick, DateTime at) => new(tick.By!.Trim(), at, tick.Wrench?.Trim(), tick.Taps);
 
-    private static FoundAtDto Noted(FoundDto found, DateTime at) => new(
+    private static FoundPartAtDto Noted(FoundPartDto found, DateTime at) => new(
         found.State!, found.Finding, found.By!.Trim(), at, found.Note?.Trim(), found.SuctionSeconds, found.Moves, found.Measures,
         found.Photos ?? []);
 

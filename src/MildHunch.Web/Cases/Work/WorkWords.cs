@@ -13,10 +13,14 @@ internal static class WorkWords
             yield return $"Hazards read by {read.By?.Trim()}";
         if (work.RanAgain == true)
             yield return "It ran again";
-        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto?>())
-            yield return $"{Step(key)} {(tick is null ? "taken back" : tick.Taps is { } taps ? $"bolt {taps}" : "done")}";
-        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundDto?>())
-            yield return $"{Plain(key)}: {Plain(found?.Finding ?? found?.State ?? "not looked at")}";
+        foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
+            yield return $"{Step(key)} {(tick.Taps is { } taps ? $"bolt {taps}" : "done")}";
+        foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
+            yield return $"{Plain(key)}: {Plain(found.Finding ?? found.State ?? "")}";
+        foreach (var key in work.StepsBack ?? [])
+            yield return $"{Step(key)} taken back";
+        foreach (var key in work.FoundBack ?? [])
+            yield return $"{Plain(key)}: not looked at";
     }
 
     private static string Plain(string id) => id.Replace('.', ' ').Replace('-', ' ');

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import SelectButton from 'primevue/selectbutton';
+import Textarea from 'primevue/textarea';
+import { computed, ref, watch } from 'vue';
+import type { Schemas } from '@/shared/api/client';
+import TextField from '@/shared/ui/TextField.vue';
+import PhotoStrip from './PhotoStrip.vue';
+import WhoField from './WhoField.vue';
+import { placeName, type Plan, type Work } from './cards';
+
+/** What was found at one part in one place: a tap for what it is, what it tells, and what else to look at. */
+const props = defineProps<{ plan: Plan; work: Work; place: string; leader: string }>();
+const emit = defineEmits<{
+  find: [place: string, found: Omit<Schemas['FoundPartDto'], 'by'> | null];
+  choose: [place: string];
+}>();
+
+const at = computed(() => props.plan.inspect.find((i) => i.id === props.place));
+const kind = computed(() => props.plan.kinds.find((k) => k.kind === at.value?.kind));
+const found = computed(() => props.work.found[props.place]);
+const finding = computed(() => kind.value?.findings.find((f) => f.id === found.value?.finding));
+const note = ref('');
+const held = ref('');
+watch(
+  [() => props.place, found],
+  () => {
+    note.value = found.value?.note ?? '';
+    held.value = found.value?.suctionSeconds == null ? '' : String(found.value.suctionSeconds);
+  },
+  { immediate: true },
+);
+
+const unseen = computed(() => props.plan.inspect.filter((i) => props.work.found[i.id] === undefined));
+const next = computed(() => unseen.value.find((i) => i.id !== props.place));
+const moves = computed({
+  get: () => found.value?.moves ?? null,
+  set: (value: boolean | null) => keep({ moves: value ?? undefined }),
+});
+const heldNumber = computed(() => (held.value.trim() === '' ? undefined : Number(held.value.replace(',', '.'))));
+const heldProblem = computed(() =>
+  heldNumber.value !== undefined && !(heldNumber.value >= 0 && heldNumber.value <= 3600)
+    ? 'Seconds from 0 to 3600'
+    : '',
+);
+
+/** What stands of it, with one thing changed. */
+function keep(change: Partial<Schemas['FoundPartDto']>) {
+  const now = found.value;
+  emit('find', props.place, {
+    state: now?.state ?? 'fine',
+    finding: now?.finding ?? undefined,
+    note: note.value.trim() || undefined,
+    suctionSeconds: heldProblem.value ? undefined : heldNumber.value,
+    moves: now?.moves ?? undefined,
+    photos: now?.photos ?? [],
+    ...change,
+  });
+}
+
+const states = ['fine', 'worn', 'failed'] as const;
+const named = (state: string) => kind.value?.findings.filter((f) => f.state === state) ?? [];
+</script>
+
+<template>
+  <section class="card" aria-labelledby="inspect-title">
+    <template v-if="at">
+      <p class="quiet">
+        {{ unseen.length ? `${unseen.length} of ${plan.inspect.length} not looked at` : 'All looked at' }}
+      </p>
+      <h2 id="inspect-title">{{ at.name }}{{ placeName(at.place) ? `, ${placeName(at.place)}` : '' }}</h2>
+      <ul class="look">
+        <li v-for="l in at.look" :key="l">{{ l }}</li>
+      </ul>
+      <div v-for="s in states" :key="s" class="row" role="group" :aria-label="s">
+        <Button
+          :label="s === 'fine' ? 'Fine' : s === 'worn' ? 'Worn' : 'Failed'"
+          :variant="found?.state === s && !found.finding ? undefined : 'outlined'"
+          :severity="found?.state === s && !found.finding ? undefined : 'secondary'"
+          :aria-pressed="found?.state === s && !found.finding"
+          @click="keep({ state: s, finding: undefined })"
+        />
+        <Button
+          v-for="f in named(s)"
+          :key="f.id"
+          :label="f.name"
+          :severity="found?.finding === f.id ? undefined : 'secondary'"
+          :variant="found?.finding === f.id ? undefined : 'outlined'"
+          :aria-pressed="found?.finding === f.id"
+          @click="keep({ state: s, finding: f.id })"
+        />
+      </div>
+      <div v-if="found" class="tells" aria-live="polite">
+        <p v-if="finding?.cause">
+          <b>{{ finding.cause }}</b>
+        </p>
+        <p v-if="finding?.then">{{ finding.then }}</p>
+        <p v-if="found.state === 'failed'" class="quiet">The verdict now says: {{ leader }}.</p>
+      </div>
+      <div v-if="kind?.tested" class="tests">
+        <TextField
+          v-model="held"
+          label="Suction by tool, held s"
+          :problem="heldProblem"
+          @focusout="held !== '' && !heldProblem && keep({})"
+        />
+        <div role="group" aria-label="Pressed by hand">
+          <span>Pressed by hand</span>
+          <SelectButton
+            v-model="moves"
+            :options="[
+              { value: true, text: 'moves' },
+              { value: false, text: 'does not' },
+            ]"
+            option-label="text"
+            option-value="value"
+            aria-label="Pressed by hand"
+          />
+        </div>
+      </div>
+      <PhotoStrip :photos="found?.photos ?? []" @change="keep({ photos: $event })" />
+      <label>
+        Note
+        <Textarea
+          v-model="note"
+          rows="1"
+          auto-resize
+          maxlength="1000"
+          fluid
+          @blur="note.trim() !== (found?.note ?? '') && keep({})"
+        />
+      </label>
+      <Button
+        v-if="found"
+        variant="text"
+        severity="secondary"
+        label="Not looked at after all"
+        @click="emit('find', place, null)"
+      />
+      <WhoField />
+    </template>
+    <template v-else>
+      <h2 id="inspect-title">Look at every part that is off</h2>
+      <p>Tap a place on the map. Judge it before it is wiped.</p>
+    </template>
+    <slot :next="next" />
+  </section>
+</template>
+
+<style scoped src="./card.css"></style>
+<style scoped>
+.look {
+  padding-left: 1.1rem;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.35rem;
+}
+
+.tells {
+  display: grid;
+  gap: 0.2rem;
+  padding: 0.5rem 0.7rem;
+  border-left: 5px solid var(--water);
+  background: var(--paper);
+}
+
+.tests {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0.75rem;
+  align-items: end;
+}
+
+.tests span {
+  display: block;
+}
+</style>

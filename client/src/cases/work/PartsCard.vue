@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import TickBox from '@/shared/ui/TickBox.vue';
+import WhoField from './WhoField.vue';
+import { isTicked, placeName, type Plan, type Step, type Work } from './cards';
+
+/** What goes in new, counted, and ticked off as it lies ready beside the old. */
+const props = defineProps<{ plan: Plan; work: Work }>();
+const emit = defineEmits<{ tick: [ticks: string[]]; untick: [ticks: string[]] }>();
+
+const rows = computed(() =>
+  props.plan.steps
+    .filter((s) => s.stage === 'mend')
+    .map((step) => ({ step, part: props.plan.parts.find((p) => p.part === step.part) })),
+);
+const ticks = (step: Step) => step.places.map((p) => p.tick);
+const done = (step: Step) => ticks(step).every((t) => isTicked(props.work, t));
+const where = (step: Step) => step.places.map(placeName).filter(Boolean).join(', ');
+</script>
+
+<template>
+  <section class="card" aria-labelledby="parts-title">
+    <p class="quiet">Before it is closed</p>
+    <h2 id="parts-title">New parts, counted</h2>
+    <ul class="parts">
+      <li v-for="{ step, part } in rows" :key="step.id">
+        <TickBox
+          :model-value="done(step)"
+          :label="`${part?.count ?? ''} x ${part?.name ?? ''}`"
+          @update:model-value="done(step) ? emit('untick', ticks(step)) : emit('tick', ticks(step))"
+        />
+        <span class="quiet">{{ where(step) }}</span>
+      </li>
+    </ul>
+    <p class="quiet">Each beside the old one: same size, same side, same spring.</p>
+    <WhoField />
+    <slot :done="rows.every(({ step }) => done(step))" />
+  </section>
+</template>
+
+<style scoped src="./card.css"></style>
+<style scoped>
+.parts {
+  padding: 0;
+  list-style: none;
+}
+
+.parts li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.75rem;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+</style>

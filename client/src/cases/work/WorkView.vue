@@ -1,0 +1,418 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import Message from 'primevue/message';
+import { computed, ref, useTemplateRef, watch } from 'vue';
+import type { CaseResource, ChangeRequest } from '@/shared/api/client';
+import { percent } from '@/shared/format';
+import { useKeys } from '@/shared/keys/useKeys';
+import BoltCard from './BoltCard.vue';
+import CountCard from './CountCard.vue';
+import GoButton from './GoButton.vue';
+import HazardCard from './HazardCard.vue';
+import InspectCard from './InspectCard.vue';
+import PartsCard from './PartsCard.vue';
+import PictureView from './PictureView.vue';
+import PlanChooser from './PlanChooser.vue';
+import ReadyCard from './ReadyCard.vue';
+import StepCard from './StepCard.vue';
+import WayBar from './WayBar.vue';
+import { cardsOf, firstOpen, nextPlace, offParts, placeName, stackOf, type StepPlace } from './cards';
+import { useWork } from './useWork';
+
+/** Opening and closing: a plan chosen, then one thing at a time, the drawing beside it, nothing lost on the way. */
+const props = defineProps<{
+  data: CaseResource;
+  stage: 'open' | 'mend';
+  trouble: string;
+  tell: (change: ChangeRequest) => Promise<boolean>;
+}>();
+const emit = defineEmits<{ go: [stage: 'open' | 'mend' | 'prove'] }>();
+
+const access = useWork(
+  computed(() => props.data),
+  (change) => props.tell(change),
+);
+const { work, plan, left } = access;
+const choosing = ref(false);
+const cards = computed(() => (plan.value ? cardsOf(plan.value, props.stage) : []));
+const at = ref(-1);
+const place = ref('');
+const inner = useTemplateRef<{
+  forward?: () => void;
+  back?: () => void;
+  look?: (n: string) => string;
+  says?: (n: string) => string;
+}>('inner');
+
+// Taken up where something is left to do: when it is opened, and for another plan or stage.
+watch(
+  [() => plan.value?.sheet, () => props.stage, () => JSON.stringify(work.value.plan)],
+  () => {
+    at.value = plan.value ? firstOpen(cards.value, plan.value, work.value) : -1;
+    place.value = '';
+  },
+  { immediate: true },
+);
+watch(plan, (now, before) => {
+  if (now && !before) at.value = firstOpen(cards.value, now, work.value);
+});
+
+const card = computed(() => cards.value[at.value]);
+const step = computed(() => (card.value && 'step' in card.value ? card.value.step : undefined));
+const here = computed(() => (step.value ? (nextPlace(step.value, work.value) ?? step.value.places.at(-1)) : undefined));
+const stack = computed(() =>
+  plan.value && step.value && card.value?.kind !== 'bolts'
+    ? stackOf(plan.value, step.value, here.value?.side)
+    : undefined,
+);
+const off = computed(() => (plan.value ? offParts(plan.value, work.value) : new Set<string>()));
+const leader = computed(() => {
+  const first = props.data.diagnosis?.suspects[0];
+  return first ? `${first.name.toLowerCase()}, ${percent(first.probability)}` : 'nothing';
+});
+
+const nextWords = computed(() => {
+  const next = cards.value[at.value + 1];
+  if (!next) return 'the end';
+  if ('step' in next) {
+    const words = next.kind === 'bolts' ? next.group.name.toLowerCase() : next.step.text;
+    return words.length > 42 ? `${words.slice(0, 40).trimEnd()} …` : words;
+  }
+  return {
+    ready: 'lay ready',
+    hazards: 'the hazards',
+    inspect: 'look at everything',
+    parts: 'the new parts',
+    closed: 'closed',
+  }[next.kind];
+});
+
+const forward = () => void (at.value = Math.min(at.value + 1, cards.value.length - 1));
+const back = () => void (at.value = Math.max(at.value - 1, 0));
+
+async function tick(places: StepPlace[], torque: boolean) {
+  const last = step.value?.places.filter((p) => !places.includes(p)).every((p) => work.value.steps[p.tick]?.by) ?? true;
+  const done = await access.tick(
+    places.map((p) => p.tick),
+    { torque },
+  );
+  if (done && last) forward();
+}
+
+async function acknowledge(hazards: string[]) {
+  if (await access.acknowledge(hazards)) forward();
+}
+
+async function choose(chosen: Parameters<typeof access.choose>[0]) {
+  if (await access.choose(chosen)) choosing.value = false;
+}
+
+async function prove() {
+  if (await access.ranAgain()) emit('go', 'prove');
+}
+
+/** Cells of the map: what was found where. */
+const mapLook = (key: string) => {
+  const state = work.value.found[key]?.state ?? 'unseen';
+  return `${state}${key === place.value ? ' chosen' : ''}`;
+};
+const mapWords = (key: string) => {
+  const found = work.value.found[key];
+  if (!found) return 'look';
+  const named = plan.value?.kinds.flatMap((k) => k.findings).find((f) => f.id === found.finding);
+  return named?.name ?? found.state;
+};
+const mapSays = (key: string) => {
+  const i = plan.value?.inspect.find((p) => p.id === key);
+  return i
+    ? `${i.name}${placeName(i.place) ? ` ${placeName(i.place)}` : ''}: ${work.value.found[key] ? mapWords(key) : 'not looked at'}`
+    : '';
+};
+const stackLook = (key: string) => (key === step.value?.part ? 'lit' : off.value.has(key) ? 'off' : '');
+
+useKeys([
+  { keys: 'ArrowRight', says: 'Step done, go on', run: () => inner.value?.forward?.() },
+  { keys: 'ArrowLeft', says: 'One card back', run: back },
+]);
+</script>
+
+<template>
+  <main v-if="!work.plan || choosing || !plan" class="work choosing">
+    <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
+    <PlanChooser :data="data" @choose="choose" />
+    <p v-if="choosing" class="keep">
+      <Button variant="text" severity="secondary" label="Keep the plan as it is" @click="choosing = false" />
+    </p>
+    <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
+  </main>
+  <main v-else class="work">
+    <div class="shown">
+      <header>
+        <p>
+          <b>{{ plan.name }}</b> · stays on:
+          {{
+            plan.stays
+              .map((s) => s.name.toLowerCase())
+              .slice(0, 4)
+              .join(', ') || 'nothing'
+          }}{{ plan.stays.length > 4 ? ' …' : '' }}
+        </p>
+        <span class="quiet">about {{ Math.round(plan.minutes) }} min · {{ Math.ceil(left) }} left</span>
+        <Button variant="text" severity="secondary" label="Another plan" @click="choosing = true" />
+      </header>
+      <PictureView
+        v-if="card?.kind === 'inspect'"
+        class="picture"
+        name="Every place of this pump, seen from above"
+        :picture="plan.map"
+        :look="mapLook"
+        :words="mapWords"
+        :says="mapSays"
+        @tap="place = $event"
+      />
+      <PictureView
+        v-else-if="card?.kind === 'bolts'"
+        class="picture numbers"
+        :name="`${card.group.name}, at their places`"
+        :picture="card.group.drawing"
+        :look="(n) => inner?.look?.(n) ?? ''"
+        :says="(n) => inner?.says?.(n) ?? ''"
+        @tap="inner?.forward?.()"
+      />
+      <template v-else-if="stack">
+        <h2>{{ stack.name }}{{ here && placeName(here) ? `, ${placeName(here)}` : '' }}</h2>
+        <PictureView class="picture" :name="`${stack.name}, in its order`" :picture="stack.drawing" :look="stackLook" />
+      </template>
+      <PictureView
+        v-else-if="plan.stacks[0]"
+        class="picture"
+        :name="`${plan.stacks[0].name}, in its order`"
+        :picture="plan.stacks[0].drawing"
+      />
+    </div>
+    <aside class="side" aria-label="Step">
+      <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
+      <ReadyCard v-if="card?.kind === 'ready'" :plan="plan">
+        <GoButton label="It lies ready. Next: while it still runs" @go="forward" />
+      </ReadyCard>
+      <HazardCard
+        v-else-if="card?.kind === 'hazards'"
+        :plan="plan"
+        :work="work"
+        @acknowledge="acknowledge"
+        @next="forward"
+      />
+      <InspectCard
+        v-else-if="card?.kind === 'inspect'"
+        :plan="plan"
+        :work="work"
+        :place="place"
+        :leader="leader"
+        @find="(where, found) => access.find(where, found)"
+      >
+        <template #default="{ next }">
+          <GoButton
+            v-if="next"
+            :label="`Next: ${next.name.toLowerCase()} ${placeName(next.place)}`"
+            @go="place = next.id"
+          />
+          <GoButton v-else label="All looked at. Next: mend" @go="emit('go', 'mend')" />
+        </template>
+      </InspectCard>
+      <PartsCard
+        v-else-if="card?.kind === 'parts'"
+        :plan="plan"
+        :work="work"
+        @tick="(ticks) => access.tick(ticks)"
+        @untick="(ticks) => access.untick(ticks)"
+      >
+        <template #default="{ done }">
+          <GoButton :label="done ? 'All there. Next: close' : 'Go on, some are missing'" @go="forward" />
+        </template>
+      </PartsCard>
+      <BoltCard
+        v-else-if="card?.kind === 'bolts'"
+        :key="card.step.id"
+        ref="inner"
+        :step="card.step"
+        :group="card.group"
+        :work="work"
+        :at="at + 1"
+        :of="cards.length"
+        :next="nextWords"
+        @tap="(where, taps) => access.tick([where.tick], { taps })"
+        @tick="tick"
+        @next="forward"
+      >
+        <template #default="{ label, go }"><GoButton :label="label" @go="go" /></template>
+      </BoltCard>
+      <CountCard v-else-if="card?.kind === 'count'" :id="data.id" :plan="plan" :step="card.step" :work="work">
+        <template #default="{ done, ready }">
+          <GoButton
+            :label="done ? `Counted. Next: ${nextWords}` : 'Nothing is left over'"
+            :disabled="!done && !ready"
+            @go="done ? forward() : tick(card.step.places, false)"
+          />
+        </template>
+      </CountCard>
+      <section v-else-if="card?.kind === 'closed'" class="closed" aria-labelledby="closed-title">
+        <h2 id="closed-title">{{ left > 0.5 ? 'Not all is done yet' : 'Closed' }}</h2>
+        <p>
+          {{
+            left > 0.5
+              ? 'Go back to what is left, or prove it as it is.'
+              : 'Now prove it. It will run again: whoever opens it after that reads the hazards anew.'
+          }}
+        </p>
+        <GoButton label="It goes to the proof" @go="prove" />
+      </section>
+      <StepCard
+        v-else-if="step"
+        :key="step.id"
+        ref="inner"
+        :plan="plan"
+        :step="step"
+        :work="work"
+        :at="at + 1"
+        :of="cards.length"
+        :next="nextWords"
+        @tick="tick"
+        @untick="(p) => access.untick([p.tick])"
+        @next="forward"
+      >
+        <template #default="{ label, go }"><GoButton :label="label" @go="go" /></template>
+      </StepCard>
+      <div class="nav">
+        <Button severity="secondary" variant="outlined" label="Back" :disabled="at <= 0" @click="back" />
+        <Button
+          severity="secondary"
+          variant="outlined"
+          label="Skip"
+          :disabled="at >= cards.length - 1"
+          @click="forward"
+        />
+        <div id="work-go" />
+      </div>
+    </aside>
+    <WayBar
+      class="foot"
+      :cards="cards"
+      :at="at"
+      :plan="plan"
+      :work="work"
+      :name="stage === 'open' ? 'Opening' : 'Closing'"
+    />
+  </main>
+</template>
+
+<style scoped>
+.work {
+  display: grid;
+  flex: 1;
+  grid-template: 'shown side' minmax(0, 1fr) 'foot foot' auto / minmax(0, 1fr) minmax(22rem, 26.5rem);
+  min-height: 0;
+}
+
+.choosing {
+  display: flex;
+  flex-direction: column;
+  overflow-y: auto;
+}
+
+.keep {
+  margin: 0;
+  padding: 0 1rem 1rem;
+}
+
+.shown {
+  display: flex;
+  grid-area: shown;
+  flex-direction: column;
+  gap: 0.25rem;
+  min-width: 0;
+  min-height: 0;
+  padding: 0.5rem 1rem;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+  align-items: center;
+  justify-content: space-between;
+}
+
+header p {
+  flex: 1;
+  margin: 0;
+}
+
+.picture {
+  flex: 1;
+  min-height: 0;
+}
+
+.side {
+  display: flex;
+  grid-area: side;
+  flex-direction: column;
+  gap: 0.5rem;
+  min-height: 0;
+  padding: 0.75rem 1rem;
+  border-left: 2px solid var(--ink);
+  background: var(--card);
+}
+
+.side > section {
+  min-height: 0;
+  padding-right: 0.25rem;
+  overflow-y: auto;
+}
+
+.closed {
+  display: flex;
+  flex-direction: column;
+  gap: 0.6rem;
+}
+
+.nav {
+  display: grid;
+  grid-template: 'back go' 46px 'skip go' 46px / 5.5rem minmax(0, 1fr);
+  gap: 0.4rem;
+  margin: auto 0 0;
+}
+
+#work-go {
+  display: grid;
+  grid-area: go;
+}
+
+#work-go :deep(.go) {
+  font-weight: 700;
+  font-size: 1.1875rem;
+}
+
+.foot {
+  grid-area: foot;
+}
+
+@media (max-width: 900px) {
+  .work {
+    display: block;
+  }
+
+  .picture {
+    height: 46vh;
+  }
+
+  .side {
+    border-top: 2px solid var(--ink);
+    border-left: 0;
+  }
+
+  .foot {
+    position: sticky;
+    bottom: 0;
+  }
+}
+</style>
