@@ -14,6 +14,7 @@ export const router = createRouter({
     { path: '/pumps/new', component: () => import('./pumps/PumpEditView.vue') },
     { path: '/pumps/:id', component: () => import('./pumps/PumpView.vue'), props: true },
     { path: '/pumps/:id/edit', component: () => import('./pumps/PumpEditView.vue'), props: true },
+    { path: '/pumps/:id/service', component: () => import('./pumps/ServiceView.vue'), props: true },
     { path: '/record', component: () => import('./record/RecordView.vue') },
     { path: '/workings/:id?', component: () => import('./workings/WorkingsView.vue'), props: true },
     { path: '/:rest(.*)*', component: () => import('./shared/ui/NotFound.vue') },

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using MildHunch.Web.Tests;
 
 namespace MildHunch.Browser.Tests;
@@ -12,12 +13,19 @@ public class WalkTests(Product product)
         var pumps = (await product.Get("/api/pumps")).AsArray();
         string Pump(string tag) => pumps.First(p => p!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
         var fog = $"/cases/{await product.CaseOf("FOG-2")}";
+        var opened = await Opened(Pump("FOG-2"));
         return
         [
             ("/cases", "Mist turns to drizzle"), ("/cases?new=open", "Which pump?"),
             .. cases.Select(c => ($"/cases/{c!["id"]}/suspect", "Next check")),
-            ($"{fog}/ask", "What happened before?"), ($"{fog}/measure", "Noted so far"), ($"{fog}/open", "Found inside"),
-            ($"{fog}/mend", "What to mend"), ($"{fog}/prove", "What was it?"), ($"{fog}/suspect?plan=open", "sucked flat 9 %"),
+            ($"{fog}/ask", "What happened before?"), ($"{fog}/measure", "Noted so far"), ($"{fog}/open", "What is to be opened?"),
+            ($"{opened}/open?step=ready", "Lay ready"), ($"{opened}/open?step=hazards", "What can hurt you here"),
+            ($"{opened}/open?step=head.loosen", "Head bolts: slacken"), ($"{opened}/open?step=valve.off.1", "Valve out by its cage"),
+            ($"{opened}/open?step=inspect", "Look at every part"), ($"{opened}/mend?step=parts", "New parts, counted"),
+            ($"{opened}/mend?step=head.tighten", "draw home"), ($"{opened}/mend?step=valve.facing", "Looked: it is so"),
+            ($"{opened}/mend?step=after.1", "Count tools and parts"), ($"{opened}/mend?step=closed", "It goes to the proof"),
+            ($"/pumps/{Pump("FOG-2")}/service", "Service figures"),
+            ($"{fog}/prove", "What was it?"), ($"{fog}/suspect?plan=open", "sucked flat 9 %"),
             ($"{fog}/suspect?limits=open", "Keep to these"), ($"{fog}/suspect?why=discharge-pressure", "Source:"),
             ($"{fog}/suspect?at=gauge", "Swing of the needle"), ($"{fog}/suspect?at=weep.2", "Where does it drip?"),
             ("/pumps", "Greenhouse fogging"), ("/pumps/new", "Type plate"), ($"/pumps/{Pump("FOG-2")}", "swings by"),
@@ -26,6 +34,24 @@ public class WalkTests(Product product)
             ("/record", "Record of the shop"), ("/nowhere", "no page at this address"), ("/pumps/unknown", "No pump has the id"),
             ("/cases/unknown", "No case has the id"),
         ];
+    }
+
+    // A case with a plan that takes head and valves off, all of it still to do.
+    private async Task<string> Opened(string pump)
+    {
+        var (_, made) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump, ["complaint"] = "Everything is to be looked at" });
+        var id = made!["id"]!.GetValue<string>();
+        string[] parts = ["valve", "hp-seal", "plunger"];
+        var plan = new JsonObject
+        {
+            ["targets"] = new JsonArray([.. parts.Select(p => new JsonObject { ["part"] = p })]),
+            ["scope"] = "whole-set",
+        };
+        await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["work"] = new JsonObject { ["plan"] = plan } },
+            $"\"{made["version"]}\"");
+        return $"/cases/{id}";
     }
 
     [Fact]

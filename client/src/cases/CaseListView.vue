@@ -54,9 +54,9 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
         <h1 tabindex="-1">Cases</h1>
         <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
-      <p v-if="knowledge?.shopFile.trouble" role="alert" class="problem">
-        {{ knowledge.shopFile.name }} is not in force: {{ knowledge.shopFile.trouble }}
-      </p>
+      <template v-for="own in knowledge ? [knowledge.shopFile, knowledge.shopSheets] : []" :key="own.name">
+        <p v-if="own.trouble" role="alert" class="problem">{{ own.name }} is not in force: {{ own.trouble }}</p>
+      </template>
       <p v-if="cases.error.value" role="alert">{{ inWords(cases.error.value) }}</p>
       <p v-else-if="cases.isPending.value" aria-live="polite">Fetching the cases …</p>
       <EmptyPage v-else-if="empty && !away" title="No cases yet">

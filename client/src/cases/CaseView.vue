@@ -81,10 +81,10 @@ useCaseKeys(access, go);
       <p v-else aria-live="polite">Fetching the case …</p>
     </main>
     <template v-else>
-      <div v-if="stage === 'open' || stage === 'mend'" class="page">
+      <main v-if="stage === 'open' || stage === 'mend'" class="page">
         <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
         <WorkView :key="stage" :data="data" :stage="stage" :trouble="trouble" :tell="say" @go="go" />
-      </div>
+      </main>
       <main v-else class="page">
         <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
         <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />

@@ -290,5 +290,6 @@ export const knowledge: Knowledge = {
   tools: ['tachometer', 'transducer'],
   hazards: [],
   shopFile: { name: 'shop-knowledge.json', inUse: false, trouble: null },
+  shopSheets: { name: 'shop-sheets.json', inUse: false, trouble: null },
   wearingParts: ['hp-seal', 'lp-seal'],
 };

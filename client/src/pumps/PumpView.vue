@@ -69,6 +69,13 @@ async function away() {
           variant="outlined"
           label="Its workings"
         />
+        <Button
+          as="router-link"
+          :to="`/pumps/${id}/service`"
+          severity="secondary"
+          variant="outlined"
+          label="Service figures"
+        />
         <Button as="router-link" :to="`/pumps/${id}/edit`" severity="secondary" variant="outlined" label="Correct" />
         <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
         <Button @click="adding = true">New case <kbd>a</kbd></Button>

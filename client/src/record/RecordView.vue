@@ -85,12 +85,15 @@ function confirm(type: string, event: Event) {
       </section>
       <section v-if="knowledge" aria-label="The shop’s own knowledge">
         <h2>The shop’s own knowledge</h2>
-        <p v-if="knowledge.shopFile.trouble" role="alert" class="problem">
-          {{ knowledge.shopFile.name }} is not in force: {{ knowledge.shopFile.trouble }}
+        <template v-for="own in [knowledge.shopFile, knowledge.shopSheets]" :key="own.name">
+          <p v-if="own.trouble" role="alert" class="problem">{{ own.name }} is not in force: {{ own.trouble }}</p>
+          <p v-else-if="own.inUse">{{ own.name }} is in force.</p>
+        </template>
+        <p v-if="!knowledge.shopFile.inUse && !knowledge.shopFile.trouble" class="quiet">
+          A file {{ knowledge.shopFile.name }} in the data folder adds faults, cues and checks of your own.
         </p>
-        <p v-else-if="knowledge.shopFile.inUse">{{ knowledge.shopFile.name }} is in force.</p>
-        <p v-else class="quiet">
-          None. A file {{ knowledge.shopFile.name }} in the data folder adds faults, cues and checks of your own.
+        <p v-if="!knowledge.shopSheets.inUse && !knowledge.shopSheets.trouble" class="quiet">
+          A file {{ knowledge.shopSheets.name }} beside it adds or changes service sheets.
         </p>
       </section>
     </main>

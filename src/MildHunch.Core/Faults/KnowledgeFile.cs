@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 
 namespace MildHunch.Core.Faults;
@@ -29,6 +30,15 @@ internal static class KnowledgeFile
             throw new CatalogueException(file, e.Path ?? "start", e.Message);
         }
     }
+
+    // Nothing is null in what is read, so nothing that is null is written.
+    private static readonly JsonSerializerOptions Written = new(Json) { DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull };
+
+    /// <summary>The same as a text, in the form in which it is read.</summary>
+    public static string Write<T>(T knowledge) => JsonSerializer.Serialize(knowledge, Written);
+
+    /// <summary>What a file of this kind may say, as a JSON schema.</summary>
+    public static string Schema<T>() => Json.GetJsonSchemaAsNode(typeof(T)).ToJsonString();
 
     /// <summary>Names of what ships under this folder, without it, in order.</summary>
     public static IEnumerable<string> In(string folder) => typeof(KnowledgeFile).Assembly.GetManifestResourceNames()

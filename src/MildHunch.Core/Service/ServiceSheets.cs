@@ -26,8 +26,25 @@ public sealed class ServiceSheets
 
     /// <summary>The sheets that ship with the product.</summary>
     /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
-    public static ServiceSheets BuiltIn(Catalogue catalogue) =>
-        Read(KnowledgeFile.In(Folder).ToDictionary(n => n, n => KnowledgeFile.Shipped(Folder + n)), catalogue);
+    public static ServiceSheets BuiltIn(Catalogue catalogue) => Read(Shipped(), catalogue);
+
+    /// <summary>
+    /// These sheets with a shop's own laid over them: one of the same id comes in place of the one that ships, others are added and
+    /// come first. What a sheet takes from another may be one that ships.
+    /// </summary>
+    /// <exception cref="CatalogueException">The file cannot be used; it names the entry.</exception>
+    public static ServiceSheets With(string text, string file, Catalogue catalogue)
+    {
+        var shipped = LikeParts.WrittenOut(Shipped());
+        var own = LikeParts.WrittenOut(LikeParts.SheetsOf(file, text).ToDictionary(s => $"{s.Id}.json", s => s.Text), shipped);
+        return Read(own.Concat(shipped.Where(f => !own.ContainsKey(f.Key))).ToDictionary(), catalogue);
+    }
+
+    /// <summary>A sheet as a text that may be read again.</summary>
+    public static string Text(ServiceSheet sheet) => KnowledgeFile.Write(sheet);
+
+    /// <summary>What a sheet may say, as a JSON schema.</summary>
+    public static string Schema() => KnowledgeFile.Schema<ServiceSheet>();
 
     /// <summary>Reads the acts of all and the sheets from texts by file name.</summary>
     /// <exception cref="CatalogueException">A file cannot be used; it names the entry.</exception>
@@ -43,6 +60,9 @@ public sealed class ServiceSheets
     /// <summary>Sheets of what stands beside it: control, injector, start valve.</summary>
     public IReadOnlyList<ServiceSheet> Beside(ReciprocatingPump pump, Fitting fittings) =>
         [.. All.Where(s => s.Fits.Beside && s.IsFor(pump, fittings))];
+
+    private static Dictionary<string, string> Shipped() =>
+        KnowledgeFile.In(Folder).ToDictionary(n => n, n => KnowledgeFile.Shipped(Folder + n));
 
     // Shared acts are written out where they stand.
     private SheetPart Spelt(SheetPart part) => part with { Off = Spelt(part.Off), On = Spelt(part.On) };

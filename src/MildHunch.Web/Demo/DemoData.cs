@@ -171,6 +171,7 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
     private async Task<string> Pump(string tag, string name, string duty, PumpDto pump, SetupDto setup, CancellationToken stop)
     {
         var entity = PumpRecord.Checked(new PumpRequest(tag, name, duty, pump, setup), store.Now());
+        entity.SheetJson = DemoSheets.Of(tag) is { } sheet ? Stored.Write(sheet) : null;
         db.Pumps.Add(entity);
         await db.SaveChangesAsync(stop);
         return entity.Id;

@@ -29,7 +29,8 @@ public sealed record FaultDto(
 public sealed record KnowledgeResponse(
     IReadOnlyList<CueEntryDto> Cues, IReadOnlyList<ObservableDto> Observables, IReadOnlyList<ContextDto> Contexts,
     IReadOnlyList<FaultDto> Faults, IReadOnlyDictionary<string, IReadOnlyList<string>> Units, IReadOnlyList<string> Tools,
-    IReadOnlyList<HazardDto> Hazards, IReadOnlyList<string> WearingParts, ShopFileDto ShopFile);
+    IReadOnlyList<HazardDto> Hazards, IReadOnlyList<string> WearingParts, ShopFileDto ShopFile,
+    ShopFileDto ShopSheets);
 
 /// <summary>The shop's own entries: whether they are in force, or what is wrong with their file.</summary>
 public sealed record ShopFileDto(string Name, bool InUse, string? Trouble);
@@ -40,8 +41,9 @@ public static class KnowledgeEndpoint
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapGet(
             "/api/knowledge",
-            async (string? pump, Catalogue catalogue, ShopKnowledge shop, MildHunchDb db, CancellationToken stop) =>
-                Of(catalogue, shop, await Where(pump, db, stop)))
+            async (
+                string? pump, Catalogue catalogue, ShopKnowledge shop, ShopSheets sheets, MildHunchDb db, CancellationToken stop) =>
+                Of(catalogue, shop, sheets, await Where(pump, db, stop)))
             .WithTags("Knowledge")
             .WithSummary("Cues, readings, contexts and faults that the product knows; with a pump, those that concern it.");
 
@@ -58,7 +60,7 @@ public static class KnowledgeEndpoint
         return new About(entry => Catalogue.Fits(entry, pump, fittings), pump.Arrangement);
     }
 
-    private static KnowledgeResponse Of(Catalogue catalogue, ShopKnowledge shop, About about) => new(
+    private static KnowledgeResponse Of(Catalogue catalogue, ShopKnowledge shop, ShopSheets sheets, About about) => new(
         [.. catalogue.Cues.Where(c => !c.Retired && about.Fits(c)).Select(c => Cue(c, about.Fits))],
         [
             .. Observables.All.Where(o => about.Fits(Readable.Of(o.Id))).Select(o => Reading(o.Id, o.Place, o.Kind, about)),
@@ -72,7 +74,7 @@ public static class KnowledgeEndpoint
         catalogue.Tools,
         [.. catalogue.Hazards.Select(h => new HazardDto(h.Id, h.Text))],
         [.. catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct()],
-        new ShopFileDto(ShopKnowledge.FileName, shop.InUse, shop.Trouble));
+        new ShopFileDto(ShopKnowledge.FileName, shop.InUse, shop.Trouble), sheets.File);
 
     private static ObservableDto Reading(string id, string place, QuantityKind kind, About about) => new(
         id, ReadingNames.Full(id, about.Arrangement), ReadingNames.Short(id, about.Arrangement), place, UnitsOf(kind));

@@ -4,6 +4,7 @@ using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Store;
+using MildHunch.Web.Expectation;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 
@@ -26,7 +27,8 @@ public sealed record SheetPartDto(
 
 /// <summary>What can be noted of a pump: its sheets, and choices between them where there are several.</summary>
 public sealed record SheetsOfPumpResponse(
-    IReadOnlyList<PartNameDto> Choices, IReadOnlyList<SheetOfPump> Sheets, IReadOnlyList<string> Sizes, IReadOnlyList<string> Grades);
+    IReadOnlyList<PartNameDto> Choices, IReadOnlyList<SheetOfPump> Sheets, IReadOnlyList<string> Sizes, IReadOnlyList<string> Grades,
+    string Currency);
 
 /// <summary>The maker's figures and the shop's own for the service of a pump.</summary>
 public static class PumpSheetEndpoints
@@ -37,7 +39,8 @@ public static class PumpSheetEndpoints
         pumps.MapPut("/{id}/sheet", Change).WithSummary("Notes the maker's figures and the shop's own; needs If-Match.");
     }
 
-    private static async Task<SheetsOfPumpResponse> Shown(string id, MildHunchDb db, ServiceSheets sheets, CancellationToken stop)
+    private static async Task<SheetsOfPumpResponse> Shown(
+        string id, MildHunchDb db, ServiceSheets sheets, ShopPrices prices, CancellationToken stop)
     {
         var stored = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, stop)
             ?? throw RefusalException.NotFound("pump", id);
@@ -51,7 +54,7 @@ public static class PumpSheetEndpoints
                 [.. s.Versions.Select(v => new SheetVersionDto(v.Id, v.Name, [.. v.Choices.Select(c => new PartNameDto(c.Id, c.Name))]))],
                 [.. s.Groups.Select(g => g.ToDto(shown.Sheet))],
                 [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again))]))],
-            BoltCeiling.Sizes, BoltCeiling.Grades);
+            BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency);
     }
 
     private static async Task<Ok<PumpResource>> Change(
@@ -62,10 +65,11 @@ public static class PumpSheetEndpoints
         ETags.Require(http, stored.Version);
         var sheet = request.Sheet ?? throw Mapping.Missing("sheet", "the figures as a whole");
         var shown = stored.ToResource();
-        var all = ServiceQuestion.Sheets(shown.Pump.ToCore(), shown.Setup, sheet, sheets);
-        PumpSheetRules.Check(sheet, all);
+        ServiceQuestion.Sheets(shown.Pump.ToCore(), shown.Setup, sheet, sheets);
+        var possible = ServiceQuestion.Possible(shown.Pump.ToCore(), shown.Setup, sheets);
+        PumpSheetRules.Check(sheet, possible);
         if (request.Sure != true)
-            AskBack(sheet, all);
+            AskBack(sheet, possible);
         stored.SheetJson = Stored.Write(sheet);
         stored.Version++;
         await db.SaveOrRefuse(stop);

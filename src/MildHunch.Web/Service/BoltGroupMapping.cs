@@ -26,7 +26,7 @@ internal static class BoltGroupMapping
         }
 
         return new BoltGroupDto(
-            group.Id, group.Name, group.Pattern, [.. group.Places.Places.Select(p => new BoltPlaceDto(p.Number, p.X, p.Y))],
+            group.Id, group.Name, group.Ceiling, group.Pattern, [.. group.Places.Places.Select(p => new BoltPlaceDto(p.Number, p.X, p.Y))],
             group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten,
             [.. group.Passes.Select(share => new BoltPassDto(share, Share(torque, share, told), InAllUnits(torque, share)))],
             told, basis.Named(), InAllUnits(torque, 1),

@@ -56,7 +56,9 @@ public sealed record StackDto(
 public sealed record BoltPassDto(double Share, QuantityDto? Torque, IReadOnlyList<string> InAllUnits);
 
 public sealed record BoltGroupDto(
-    string Group, string Name, string Pattern, IReadOnlyList<BoltPlaceDto> Places, IReadOnlyList<int> Loosen, IReadOnlyList<int> Start,
+    string Group, string Name,
+    [property: Description("true where size and grade give an estimate for want of the maker's figure")] bool Ceiling,
+    string Pattern, IReadOnlyList<BoltPlaceDto> Places, IReadOnlyList<int> Loosen, IReadOnlyList<int> Start,
     IReadOnlyList<int> Snug, IReadOnlyList<int> Tighten, IReadOnlyList<BoltPassDto> Passes, QuantityDto? Torque,
     [property: Description("sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found")] string Basis,
     [property: Description("the torque in newton metres, foot-pounds and inch-pounds")] IReadOnlyList<string> InAllUnits,

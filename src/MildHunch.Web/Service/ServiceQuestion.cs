@@ -18,7 +18,7 @@ internal sealed record ServiceQuestion(
         var pump = request.Pump.ToCore();
         var own = request.Sheet ?? new PumpSheetDto();
         var all = Sheets(pump, request.Setup, own, sheets);
-        PumpSheetRules.Check(own, all);
+        PumpSheetRules.Check(own, Possible(pump, request.Setup, sheets));
         var targets = request.Targets is { Count: > 0 } told
             ? told
             : throw Mapping.Missing("targets", "at least one part or fault");
@@ -39,6 +39,13 @@ internal sealed record ServiceQuestion(
     /// <summary>The pump's own sheet and those of what stands beside it, as they are on this pump.</summary>
     public static IReadOnlyList<ServiceSheet> Sheets(ReciprocatingPump pump, SetupDto? setup, PumpSheetDto own, ServiceSheets sheets) =>
         SheetsOf(pump, setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore()), own, sheets);
+
+    /// <summary>Every sheet by which it might be opened, in all versions: what may be noted of it.</summary>
+    public static IReadOnlyList<ServiceSheet> Possible(ReciprocatingPump pump, SetupDto? setup, ServiceSheets sheets)
+    {
+        var fittings = setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore());
+        return [.. sheets.For(pump, fittings), .. sheets.Beside(pump, fittings)];
+    }
 
     private static ServiceSheet TheSheet(IReadOnlyList<ServiceSheet> known, string? id) => id is null
         ? known[0]

@@ -60,7 +60,54 @@ public class ServicePlanTests(Product product)
         (ask["pump"], ask["setup"]) = (juice["pump"]!.DeepClone(), juice["setup"]!.DeepClone());
         var plan = await Plan(ask);
         plan["opens"]!.AsArray().ShouldAllBe(o => o!["place"]!["end"]!.GetValue<string>() == "left");
-        Names(plan["opens"]).Last().ShouldBe("dynamic-seal left");
+        Names(plan["opens"]).TakeLast(2).ShouldBe(["dynamic-seal left", "dynamic-hoop left"]);
+    }
+
+    /// <summary>Every fault that a sheet opens has a plan on every pump of the demo, and every tool that goes in is counted out.</summary>
+    [Fact]
+    public async Task Every_fault_of_every_demo_pump_has_a_plan()
+    {
+        var planned = 0;
+        foreach (var pump in (await product.Get("/api/pumps")).AsArray())
+        {
+            var knowledge = await product.Get($"/api/knowledge?pump={pump!["id"]}");
+            foreach (var fault in knowledge["faults"]!.AsArray().Select(f => f!["id"]!.GetValue<string>()))
+            {
+                var ask = new JsonObject
+                {
+                    ["pump"] = pump["pump"]!.DeepClone(),
+                    ["setup"] = pump["setup"]!.DeepClone(),
+                    ["sheet"] = pump["sheet"]!.DeepClone(),
+                    ["targets"] = new JsonArray(new JsonObject { ["fault"] = fault }),
+                };
+                var (response, body) = await product.Send(HttpMethod.Post, "/api/service-plan", ask);
+                if (response.StatusCode == HttpStatusCode.BadRequest)
+                {
+                    body!.ToJsonString().ShouldContain("mended by opening this pump", Case.Sensitive, $"{pump["tag"]}: {fault}");
+                    continue;
+                }
+
+                response.StatusCode.ShouldBe(HttpStatusCode.OK, $"{pump["tag"]}: {fault}: {body?.ToJsonString()}");
+                planned++;
+                body!["steps"]!.AsArray().Select(s => s!["id"]!.GetValue<string>()).ShouldContain("after.1");
+                var used = body["steps"]!.AsArray().SelectMany(s => s!["tools"]!.AsArray()).Select(t => t!.GetValue<string>());
+                body["tools"]!.AsArray().Select(t => t!.GetValue<string>()).ShouldBe(used.Distinct(), ignoreOrder: true);
+            }
+        }
+
+        planned.ShouldBeGreaterThan(100);
+    }
+
+    [Fact]
+    public async Task Sheets_their_parts_and_their_schema_are_published()
+    {
+        var sheets = (await product.Get("/api/service-sheets")).AsArray();
+        sheets.Count.ShouldBeGreaterThanOrEqualTo(14);
+        var whole = await product.Get("/api/service-sheets/six-caps");
+        whole["parts"]!.AsArray().Select(p => p!["id"]!.GetValue<string>()).ShouldBe(
+            sheets.Single(s => s!["id"]!.GetValue<string>() == "six-caps")!["parts"]!.AsArray().Select(p => p!["part"]!.GetValue<string>()));
+        var schema = await product.Get("/api/service-sheets/schema");
+        whole.AsObject().Select(p => p.Key).ShouldBeSubsetOf(schema["properties"]!.AsObject().Select(p => p.Key));
     }
 
     [Theory]

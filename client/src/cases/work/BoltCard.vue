@@ -16,7 +16,15 @@ import {
 import WrenchField from './WrenchField.vue';
 
 /** Bolts by their numbers, round by round: one tap a bolt, and what the wrench is to be set to. */
-const props = defineProps<{ step: Step; group: BoltGroup; work: Work; at: number; of: number; next: string }>();
+const props = defineProps<{
+  pump: string;
+  step: Step;
+  group: BoltGroup;
+  work: Work;
+  at: number;
+  of: number;
+  next: string;
+}>();
 const emit = defineEmits<{
   tap: [place: StepPlace, taps: number];
   tick: [places: StepPlace[], torque: boolean];
@@ -101,7 +109,8 @@ defineExpose({ forward, back, look, says });
       Estimate: the bolt’s ceiling by size, grade and thread. The maker’s figure comes first.
     </p>
     <p v-else-if="closes && group.basis === 'none' && group.passes.length" class="problem">
-      No torque on record: note the maker’s figure on the pump’s page, or size and grade of the bolts for an estimate.
+      No torque on record: note the maker’s figure, or size and grade of the bolts for an estimate.
+      <RouterLink class="link" :to="`/pumps/${pump}/service`">Note it</RouterLink>
     </p>
     <div class="mind">
       <p v-if="group.note"><b>Mind:</b> {{ group.note }}</p>

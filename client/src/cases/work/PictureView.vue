@@ -18,6 +18,9 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ tap: [key: string] }>();
 
+// Words and targets stay large enough for gloves: where there is less room, the drawing scrolls.
+const least = 0.83;
+
 const path = ({ points, kind }: Shape) =>
   points.map((p, i) => `${i ? 'L' : 'M'} ${p.x} ${p.y}`).join(' ') + (kind === 'outline' ? ' Z' : '');
 
@@ -46,62 +49,71 @@ const plates = computed(() =>
 </script>
 
 <template>
-  <svg
-    class="picture"
-    :viewBox="`0 0 ${picture.width} ${picture.height}`"
-    :role="says ? 'group' : 'img'"
-    :aria-label="name"
-  >
-    <defs>
-      <pattern id="work-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="7" height="7" class="ground" />
-        <rect width="2" height="7" class="stripe" />
-      </pattern>
-      <pattern id="work-dots" width="7" height="7" patternUnits="userSpaceOnUse">
-        <rect width="7" height="7" class="plain" />
-        <circle cx="2" cy="2" r="1.2" class="dot" />
-      </pattern>
-    </defs>
-    <template v-for="(s, i) in picture.shapes" :key="i">
-      <text
-        v-if="s.kind === 'words'"
-        :x="s.points[0]?.x"
-        :y="s.points[0]?.y"
-        :text-anchor="anchors[s.anchor ?? 'start'] as 'start'"
-        :class="classOf(s)"
-        :aria-hidden="says ? 'true' : undefined"
-      >
-        {{ s.text }}
-      </text>
-      <g
-        v-else
-        :class="{ target: tapped(s) }"
-        :role="tapped(s) ? 'button' : undefined"
-        :tabindex="tapped(s) ? 0 : undefined"
-        :aria-label="tapped(s) || undefined"
-        :data-key="tapped(s) ? s.key : undefined"
-        @click="tapped(s) && s.key && emit('tap', s.key)"
-        @keydown.enter.prevent="tapped(s) && s.key && emit('tap', s.key)"
-        @keydown.space.prevent="tapped(s) && s.key && emit('tap', s.key)"
-      >
-        <circle
-          v-if="s.kind === 'disc'"
-          :cx="s.points[0]?.x"
-          :cy="s.points[0]?.y"
-          :r="s.radius ?? 0"
+  <div class="frame">
+    <svg
+      class="picture"
+      :style="{ minWidth: `${picture.width * least}px`, minHeight: `${picture.height * least}px` }"
+      :viewBox="`0 0 ${picture.width} ${picture.height}`"
+      :role="says ? 'group' : 'img'"
+      :aria-label="name"
+    >
+      <defs>
+        <pattern id="work-hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="7" height="7" class="ground" />
+          <rect width="2" height="7" class="stripe" />
+        </pattern>
+        <pattern id="work-dots" width="7" height="7" patternUnits="userSpaceOnUse">
+          <rect width="7" height="7" class="plain" />
+          <circle cx="2" cy="2" r="1.2" class="dot" />
+        </pattern>
+      </defs>
+      <template v-for="(s, i) in picture.shapes" :key="i">
+        <text
+          v-if="s.kind === 'words'"
+          :x="s.points[0]?.x"
+          :y="s.points[0]?.y"
+          :text-anchor="anchors[s.anchor ?? 'start'] as 'start'"
           :class="classOf(s)"
-        />
-        <path v-else :d="path(s)" :class="[...classOf(s), { open: s.kind === 'line' }]" />
+          :aria-hidden="says ? 'true' : undefined"
+        >
+          {{ s.text }}
+        </text>
+        <g
+          v-else
+          :class="{ target: tapped(s) }"
+          :role="tapped(s) ? 'button' : undefined"
+          :tabindex="tapped(s) ? 0 : undefined"
+          :aria-label="tapped(s) || undefined"
+          :data-key="tapped(s) ? s.key : undefined"
+          @click="tapped(s) && s.key && emit('tap', s.key)"
+          @keydown.enter.prevent="tapped(s) && s.key && emit('tap', s.key)"
+          @keydown.space.prevent="tapped(s) && s.key && emit('tap', s.key)"
+        >
+          <circle
+            v-if="s.kind === 'disc'"
+            :cx="s.points[0]?.x"
+            :cy="s.points[0]?.y"
+            :r="s.radius ?? 0"
+            :class="classOf(s)"
+          />
+          <path v-else :d="path(s)" :class="[...classOf(s), { open: s.kind === 'line' }]" />
+        </g>
+      </template>
+      <g v-for="p in plates" :key="p.key ?? ''" class="plate-words">
+        <rect :x="p.x - p.w / 2" :y="p.y - 13" :width="p.w" height="26" />
+        <text :x="p.x" :y="p.y + 6" text-anchor="middle">{{ p.text }}</text>
       </g>
-    </template>
-    <g v-for="p in plates" :key="p.key ?? ''" class="plate-words">
-      <rect :x="p.x - p.w / 2" :y="p.y - 13" :width="p.w" height="26" />
-      <text :x="p.x" :y="p.y + 6" text-anchor="middle">{{ p.text }}</text>
-    </g>
-  </svg>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.frame {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+
 .picture {
   display: block;
   width: 100%;
@@ -109,9 +121,11 @@ const plates = computed(() =>
   font-family: var(--font-text);
 }
 
+/* A tap on the words is a tap on what lies under them. */
 text {
   fill: var(--ink);
   font-size: 17px;
+  pointer-events: none;
 }
 
 .part {

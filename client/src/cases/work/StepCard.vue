@@ -16,7 +16,7 @@ import WhoField from './WhoField.vue';
 import WrenchField from './WrenchField.vue';
 
 /** One step: what to do, at which place, with what in the hand, and one large button that says what comes next. */
-const props = defineProps<{ plan: Plan; step: Step; work: Work; at: number; of: number; next: string }>();
+const props = defineProps<{ pump: string; plan: Plan; step: Step; work: Work; at: number; of: number; next: string }>();
 const emit = defineEmits<{ tick: [places: StepPlace[], torque: boolean]; untick: [place: StepPlace]; next: [] }>();
 
 const stuck = ref(false);
@@ -67,8 +67,8 @@ const doneBy = (p: StepPlace): Schemas['TickedDto'] | undefined => props.work.st
         }}</span>
       </template>
       <template v-else-if="group.passes.length"
-        ><b>No torque on record.</b> Find the maker’s sheet and note it on the pump’s page; a guess is not offered
-        here.</template
+        ><b>No torque on record.</b> Find the maker’s sheet; a guess is not offered here.
+        <RouterLink class="link" :to="`/pumps/${pump}/service`">Note it</RouterLink></template
       >
     </p>
     <div v-if="step.tools.length || step.consumables.length" class="hand">

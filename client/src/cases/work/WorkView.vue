@@ -4,7 +4,10 @@ import Message from 'primevue/message';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import type { CaseResource, ChangeRequest } from '@/shared/api/client';
 import { percent } from '@/shared/format';
+import { useDialogAddress } from '@/shared/address/useDialogAddress';
 import { useKeys } from '@/shared/keys/useKeys';
+import StageNote from '../StageNote.vue';
+import { stageNames } from '../stages';
 import BoltCard from './BoltCard.vue';
 import CountCard from './CountCard.vue';
 import GoButton from './GoButton.vue';
@@ -16,7 +19,7 @@ import PlanChooser from './PlanChooser.vue';
 import ReadyCard from './ReadyCard.vue';
 import StepCard from './StepCard.vue';
 import WayBar from './WayBar.vue';
-import { cardsOf, firstOpen, nextPlace, offParts, placeName, stackOf, type StepPlace } from './cards';
+import { cardKey, cardsOf, firstOpen, nextPlace, offParts, placeName, stackOf, type StepPlace } from './cards';
 import { useWork } from './useWork';
 
 /** Opening and closing: a plan chosen, then one thing at a time, the drawing beside it, nothing lost on the way. */
@@ -35,7 +38,20 @@ const access = useWork(
 const { work, plan, left } = access;
 const choosing = ref(false);
 const cards = computed(() => (plan.value ? cardsOf(plan.value, props.stage) : []));
-const at = ref(-1);
+// The address says the card, so that a reload and a link keep it; without one it is the first with something left to do.
+const named = useDialogAddress('step');
+const begun = ref(-1);
+const at = computed({
+  get: () => {
+    const there = cards.value.findIndex((c) => cardKey(c) === named.value);
+    return there < 0 ? begun.value : there;
+  },
+  set: (index: number) => {
+    const next = cards.value[index];
+    if (next) named.value = cardKey(next);
+  },
+});
+const noting = ref(false);
 const place = ref('');
 const inner = useTemplateRef<{
   forward?: () => void;
@@ -44,18 +60,14 @@ const inner = useTemplateRef<{
   says?: (n: string) => string;
 }>('inner');
 
-// Taken up where something is left to do: when it is opened, and for another plan or stage.
+// Taken up where something is left to do, whenever the plan comes or is another.
 watch(
-  [() => plan.value?.sheet, () => props.stage, () => JSON.stringify(work.value.plan)],
-  () => {
-    at.value = plan.value ? firstOpen(cards.value, plan.value, work.value) : -1;
-    place.value = '';
+  plan,
+  (now, before) => {
+    if (now && now !== before) begun.value = firstOpen(cards.value, now, work.value);
   },
   { immediate: true },
 );
-watch(plan, (now, before) => {
-  if (now && !before) at.value = firstOpen(cards.value, now, work.value);
-});
 
 const card = computed(() => cards.value[at.value]);
 const step = computed(() => (card.value && 'step' in card.value ? card.value.step : undefined));
@@ -91,12 +103,14 @@ const forward = () => void (at.value = Math.min(at.value + 1, cards.value.length
 const back = () => void (at.value = Math.max(at.value - 1, 0));
 
 async function tick(places: StepPlace[], torque: boolean) {
+  const from = at.value;
   const last = step.value?.places.filter((p) => !places.includes(p)).every((p) => work.value.steps[p.tick]?.by) ?? true;
   const done = await access.tick(
     places.map((p) => p.tick),
     { torque },
   );
-  if (done && last) forward();
+  // A second tap while the first was on its way must not pass over a card.
+  if (done && last && at.value === from) forward();
 }
 
 async function acknowledge(hazards: string[]) {
@@ -104,7 +118,10 @@ async function acknowledge(hazards: string[]) {
 }
 
 async function choose(chosen: Parameters<typeof access.choose>[0]) {
-  if (await access.choose(chosen)) choosing.value = false;
+  if (!(await access.choose(chosen))) return;
+  choosing.value = false;
+  place.value = '';
+  named.value = undefined;
 }
 
 async function prove() {
@@ -131,21 +148,33 @@ const mapSays = (key: string) => {
 const stackLook = (key: string) => (key === step.value?.part ? 'lit' : off.value.has(key) ? 'off' : '');
 
 useKeys([
-  { keys: 'ArrowRight', says: 'Step done, go on', run: () => inner.value?.forward?.() },
+  {
+    keys: 'ArrowRight',
+    says: 'Done, go on',
+    run: () => document.querySelector<HTMLElement>('#work-go button')?.click(),
+  },
   { keys: 'ArrowLeft', says: 'One card back', run: back },
 ]);
 </script>
 
 <template>
-  <main v-if="!work.plan || choosing || !plan" class="work choosing">
+  <div v-if="!work.plan || choosing || !plan" class="work choosing">
     <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
     <PlanChooser :data="data" @choose="choose" />
+    <StageNote
+      :key="stage"
+      class="keep"
+      :data="data"
+      :name="`note-${stage}`"
+      :label="`Notes: ${stageNames[stage].toLowerCase()}`"
+      :tell="tell"
+    />
     <p v-if="choosing" class="keep">
       <Button variant="text" severity="secondary" label="Keep the plan as it is" @click="choosing = false" />
     </p>
     <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
-  </main>
-  <main v-else class="work">
+  </div>
+  <div v-else class="work">
     <div class="shown">
       <header>
         <p>
@@ -158,11 +187,19 @@ useKeys([
           }}{{ plan.stays.length > 4 ? ' …' : '' }}
         </p>
         <span class="quiet">about {{ Math.round(plan.minutes) }} min · {{ Math.ceil(left) }} left</span>
+        <Button variant="text" severity="secondary" label="Notes" :aria-expanded="noting" @click="noting = !noting" />
         <Button variant="text" severity="secondary" label="Another plan" @click="choosing = true" />
       </header>
+      <StageNote
+        v-if="noting"
+        :key="stage"
+        :data="data"
+        :name="`note-${stage}`"
+        :label="`Notes: ${stageNames[stage].toLowerCase()}`"
+        :tell="tell"
+      />
       <PictureView
         v-if="card?.kind === 'inspect'"
-        class="picture"
         name="Every place of this pump, seen from above"
         :picture="plan.map"
         :look="mapLook"
@@ -172,7 +209,7 @@ useKeys([
       />
       <PictureView
         v-else-if="card?.kind === 'bolts'"
-        class="picture numbers"
+        class="numbers"
         :name="`${card.group.name}, at their places`"
         :picture="card.group.drawing"
         :look="(n) => inner?.look?.(n) ?? ''"
@@ -181,11 +218,10 @@ useKeys([
       />
       <template v-else-if="stack">
         <h2>{{ stack.name }}{{ here && placeName(here) ? `, ${placeName(here)}` : '' }}</h2>
-        <PictureView class="picture" :name="`${stack.name}, in its order`" :picture="stack.drawing" :look="stackLook" />
+        <PictureView :name="`${stack.name}, in its order`" :picture="stack.drawing" :look="stackLook" />
       </template>
       <PictureView
         v-else-if="plan.stacks[0]"
-        class="picture"
         :name="`${plan.stacks[0].name}, in its order`"
         :picture="plan.stacks[0].drawing"
       />
@@ -234,6 +270,7 @@ useKeys([
         v-else-if="card?.kind === 'bolts'"
         :key="card.step.id"
         ref="inner"
+        :pump="data.pump.id"
         :step="card.step"
         :group="card.group"
         :work="work"
@@ -270,6 +307,7 @@ useKeys([
         v-else-if="step"
         :key="step.id"
         ref="inner"
+        :pump="data.pump.id"
         :plan="plan"
         :step="step"
         :work="work"
@@ -302,7 +340,7 @@ useKeys([
       :work="work"
       :name="stage === 'open' ? 'Opening' : 'Closing'"
     />
-  </main>
+  </div>
 </template>
 
 <style scoped>
@@ -321,6 +359,7 @@ useKeys([
 
 .keep {
   margin: 0;
+  max-width: 60rem;
   padding: 0 1rem 1rem;
 }
 
@@ -345,11 +384,6 @@ header {
 header p {
   flex: 1;
   margin: 0;
-}
-
-.picture {
-  flex: 1;
-  min-height: 0;
 }
 
 .side {
@@ -401,13 +435,16 @@ header p {
     display: block;
   }
 
-  .picture {
-    height: 46vh;
-  }
-
   .side {
     border-top: 2px solid var(--ink);
     border-left: 0;
+  }
+
+  .nav {
+    position: sticky;
+    bottom: 44px;
+    padding: 0.5rem 0;
+    background: var(--card);
   }
 
   .foot {

@@ -70,10 +70,11 @@ export function firstOpen(cards: Card[], plan: Plan, work: Work): number {
 export const nextPlace = (step: Step, work: Work): StepPlace | undefined =>
   step.places.find((p) => !isTicked(work, p.tick));
 
-/** "2 discharge", "left end", or nothing for the whole pump. */
+/** "2 discharge", "cylinder 2", "left end", or nothing for the whole pump. */
 export function placeName(place: { cylinder?: number | null; side?: string | null; end?: string | null }): string {
-  const where = place.end ? `${place.end} end` : place.cylinder != null ? String(place.cylinder) : '';
-  return [where, place.side].filter(Boolean).join(' ');
+  if (place.end) return [`${place.end} end`, place.side].filter(Boolean).join(' ');
+  if (place.cylinder == null) return '';
+  return place.side ? `${place.cylinder} ${place.side}` : `cylinder ${place.cylinder}`;
 }
 
 /** Whether a part is off at a place: everything that takes it off is ticked, and not all that puts it back. */

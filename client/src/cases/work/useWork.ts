@@ -8,7 +8,7 @@ type Tell = (change: ChangeRequest) => Promise<boolean>;
 
 /** The work at a case: its plan as the server has it, and ways to say what was done. */
 export function useWork(data: Ref<CaseResource>, tell: Tell) {
-  const { name, wrench } = useMe();
+  const { name, wrench, known } = useMe();
   const work = computed(() => data.value.work);
   const told = computed(() => work.value.plan ?? undefined);
 
@@ -26,8 +26,10 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
   const plan = computed<Plan | undefined>(() => (told.value ? query.data.value : undefined));
 
   const change = (next: Schemas['WorkChangeDto']) => tell({ work: next });
+  // What is kept with a name waits until there is one.
+  const signed = async (next: Schemas['WorkChangeDto']) => known() && (await change(next));
   const tick = (ticks: string[], more: { taps?: number; torque?: boolean } = {}) =>
-    change({
+    signed({
       steps: Object.fromEntries(
         ticks.map((t) => [
           t,
@@ -48,10 +50,10 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
     tick,
     untick: (ticks: string[]) => change({ stepsBack: ticks.filter((t) => isTicked(work.value, t)) }),
     choose: (chosen: Schemas['WorkPlanDto']) => change({ plan: chosen }),
-    acknowledge: (hazards: string[]) => change({ acknowledged: { by: name.value, hazards } }),
+    acknowledge: (hazards: string[]) => signed({ acknowledged: { by: name.value, hazards } }),
     ranAgain: () => change({ ranAgain: true }),
     find: (place: string, found: Omit<Schemas['FoundPartDto'], 'by'> | null) =>
-      change(found ? { found: { [place]: { ...found, by: name.value } } } : { foundBack: [place] }),
+      signed(found ? { found: { [place]: { ...found, by: name.value } } } : { foundBack: [place] }),
   };
 }
 

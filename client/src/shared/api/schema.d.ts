@@ -679,6 +679,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/service-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets in force with the ids of their parts and bolt groups. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PublishedSheetDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-sheets/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a sheet may say, as a JSON schema. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-sheets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One sheet whole, in the form in which a shop writes its own. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workings": {
         parameters: {
             query?: never;
@@ -1620,6 +1726,8 @@ export interface components {
         BoltGroupDto: {
             group: string;
             name: string;
+            /** @description true where size and grade give an estimate for want of the maker's figure */
+            ceiling: boolean;
             pattern: string;
             places: components["schemas"]["BoltPlaceDto"][];
             loosen: number[];
@@ -2137,6 +2245,7 @@ export interface components {
             hazards: components["schemas"]["HazardDto"][];
             wearingParts: string[];
             shopFile: components["schemas"]["ShopFileDto"];
+            shopSheets: components["schemas"]["ShopFileDto"];
         };
         LeaderDto: {
             fault: string;
@@ -2449,6 +2558,26 @@ export interface components {
             opensAt: null | components["schemas"]["QuantityDto"];
             flow: null | components["schemas"]["QuantityDto"];
             at: null | components["schemas"]["QuantityDto"];
+        };
+        PublishedGroupDto: {
+            group: string;
+            name: string;
+            pattern: string;
+            per: string;
+        };
+        PublishedPartDto: {
+            part: string;
+            name: string;
+            kind: string;
+            per: string;
+            fit: string;
+            serves: string[];
+        };
+        PublishedSheetDto: {
+            id: string;
+            name: string;
+            parts: components["schemas"]["PublishedPartDto"][];
+            groups: components["schemas"]["PublishedGroupDto"][];
         };
         /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is given. */
         PumpDto: {
@@ -2771,6 +2900,7 @@ export interface components {
             sheets: components["schemas"]["SheetOfPump"][];
             sizes: string[];
             grades: string[];
+            currency: string;
         };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {

@@ -13,6 +13,8 @@ const props = defineProps<{
   problem?: string;
 }>();
 const id = useId();
+// An empty value is none to the stock component, so its words stand where nothing is chosen.
+const unsaid = computed(() => choices.value.find((c) => c.value === '')?.text);
 const choices = computed(() => props.options.map((o) => (typeof o === 'object' ? o : { value: o, text: String(o) })));
 </script>
 
@@ -26,7 +28,7 @@ const choices = computed(() => props.options.map((o) => (typeof o === 'object' ?
       :options="choices"
       option-label="text"
       option-value="value"
-      :placeholder="placeholder"
+      :placeholder="placeholder ?? unsaid"
       :invalid="problem !== undefined"
       :pt="{ label: { 'aria-describedby': problem ? `${id}-problem` : undefined } }"
       fluid

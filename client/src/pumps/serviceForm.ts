@@ -1,0 +1,157 @@
+import type { Quantity, Schemas } from '@/shared/api/client';
+import { forField, readEntry, readNumber, whyNot } from '@/shared/numbers';
+
+type Sheet = Schemas['PumpSheetDto'];
+
+export interface BoltForm {
+  torque: string;
+  unit: string;
+  size: string;
+  grade: string;
+  thread: string;
+  dressing: string;
+}
+
+export interface KitForm {
+  name: string;
+  price: string;
+  holds: { part: string; count: string }[];
+}
+
+/** A pump's own figures as they are typed: all text, so that nothing typed is lost. */
+export interface ServiceForm {
+  sheet: string;
+  choices: Record<string, string>;
+  bolts: Record<string, BoltForm>;
+  kits: KitForm[];
+  parts: Record<string, { size: string; price: string }>;
+  oil: string;
+  grease: string;
+  hours: string;
+  sealChanges: string;
+  newPump: string;
+  photos: { hash: string; of: string }[];
+}
+
+export const torqueUnits = ['N·m', 'ft·lbf', 'in·lbf'];
+
+export const emptyBolt = (unit = 'N·m'): BoltForm => ({
+  torque: '',
+  unit,
+  size: '',
+  grade: '',
+  thread: 'steel',
+  dressing: 'dry',
+});
+
+const said = (value: number | null | undefined) => (value == null ? '' : forField(value));
+
+/** What is stored, as a form. */
+export function toForm(sheet: Sheet, versions: { id: string; choices: { part: string }[] }[]): ServiceForm {
+  const bolts: Record<string, BoltForm> = {};
+  for (const [group, torque] of Object.entries(sheet.torques ?? {}))
+    bolts[group] = { ...emptyBolt(torque.unit), torque: said(torque.value) };
+  for (const [group, made] of Object.entries(sheet.bolts ?? {}))
+    bolts[group] = {
+      ...(bolts[group] ?? emptyBolt()),
+      size: made.size ?? '',
+      grade: made.grade ?? '',
+      thread: made.thread ?? 'steel',
+      dressing: made.dressing ?? 'dry',
+    };
+  const parts: ServiceForm['parts'] = {};
+  for (const [part, size] of Object.entries(sheet.sizes ?? {})) parts[part] = { size, price: '' };
+  for (const [part, price] of Object.entries(sheet.prices ?? {}))
+    parts[part] = { size: parts[part]?.size ?? '', price: said(price) };
+  return {
+    sheet: sheet.id ?? '',
+    choices: Object.fromEntries(
+      versions.map((v) => [v.id, v.choices.find((c) => sheet.choices?.includes(c.part))?.part ?? '']),
+    ),
+    bolts,
+    kits: (sheet.kits ?? []).map((k) => ({
+      name: k.name ?? '',
+      price: said(k.price),
+      holds: Object.entries(k.holds ?? {}).map(([part, count]) => ({ part, count: String(count) })),
+    })),
+    parts,
+    oil: sheet.oil ?? '',
+    grease: sheet.grease ?? '',
+    hours: said(sheet.interval?.hours),
+    sealChanges: said(sheet.interval?.sealChanges),
+    newPump: said(sheet.newPump),
+    photos: (sheet.photos ?? []).map((p) => ({ hash: p.hash ?? '', of: p.of ?? '' })),
+  };
+}
+
+function torque(bolt: BoltForm): Quantity | undefined {
+  const { entry } = readEntry(bolt.torque);
+  return entry && !entry.to ? { value: entry.from.value, unit: entry.from.unit || bolt.unit } : undefined;
+}
+
+const numberIn = (text: string) => readNumber(text.trim()) ?? undefined;
+
+/** Everything that cannot be read as a number, by the field of the request. */
+export function problemsOf(form: ServiceForm): Record<string, string> {
+  const found: Record<string, string> = {};
+  for (const [group, bolt] of Object.entries(form.bolts))
+    if (bolt.torque.trim() && !torque(bolt))
+      found[`sheet.torques.${group}`] = `${whyNot(bolt.torque)}. Write it like 25 or 250 in·lbf.`;
+  const number = (field: string, text: string) => {
+    if (text.trim() && readNumber(text.trim()) === null) found[field] = `${whyNot(text)}. Write it like 12 or 12.50.`;
+  };
+  form.kits.forEach((kit, k) => {
+    number(`sheet.kits[${k}].price`, kit.price);
+    kit.holds.forEach(({ part, count }) => number(`sheet.kits[${k}].holds.${part}`, count));
+  });
+  for (const [part, { price }] of Object.entries(form.parts)) number(`sheet.prices.${part}`, price);
+  number('sheet.interval.hours', form.hours);
+  number('sheet.interval.sealChanges', form.sealChanges);
+  number('sheet.newPump', form.newPump);
+  return found;
+}
+
+const filled = <T>(entries: (readonly [string, T | undefined])[]): Record<string, T> | undefined => {
+  const there = entries.filter((e): e is [string, T] => e[1] !== undefined);
+  return there.length ? Object.fromEntries(there) : undefined;
+};
+
+/** What is sent: only what was filled in. */
+export function toSheet(form: ServiceForm): Sheet {
+  const bolts = Object.entries(form.bolts);
+  const parts = Object.entries(form.parts);
+  const [hours, sealChanges] = [numberIn(form.hours), numberIn(form.sealChanges)];
+  return {
+    id: form.sheet || undefined,
+    choices: Object.values(form.choices).filter(Boolean),
+    torques: filled(bolts.map(([group, b]) => [group, torque(b)])),
+    bolts: filled(
+      bolts.map(([group, b]) => [
+        group,
+        b.size && b.grade ? { size: b.size, grade: b.grade, thread: b.thread, dressing: b.dressing } : undefined,
+      ]),
+    ),
+    kits: form.kits
+      .filter((k) => k.name.trim() || k.holds.some((h) => h.part))
+      .map((k) => ({
+        name: k.name.trim(),
+        price: numberIn(k.price),
+        holds: Object.fromEntries(k.holds.filter((h) => h.part).map((h) => [h.part, numberIn(h.count) ?? 0])),
+      })),
+    sizes: filled(parts.map(([part, p]) => [part, p.size.trim() || undefined])),
+    prices: filled(parts.map(([part, p]) => [part, numberIn(p.price)])),
+    oil: form.oil.trim() || undefined,
+    grease: form.grease.trim() || undefined,
+    interval: hours === undefined && sealChanges === undefined ? undefined : { hours, sealChanges },
+    newPump: numberIn(form.newPump),
+    photos: form.photos,
+  };
+}
+
+/** The same form with another torque where the doubtful one stood. */
+export function meant(form: ServiceForm, field: string, value: Quantity): ServiceForm {
+  const group = field.replace('sheet.torques.', '');
+  const bolt = form.bolts[group];
+  if (!bolt) return form;
+  return { ...form, bolts: { ...form.bolts, [group]: { ...bolt, torque: forField(value.value), unit: value.unit } } };
+}
