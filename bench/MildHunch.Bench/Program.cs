@@ -74,6 +74,8 @@ static async Task Questions(HttpClient http)
     await Measure("curves, FOG-2", "/api/curves", i => Request(i, 3, null), http);
     await Measure("half a second in time, FOG-2", "/api/simulation", i => Request(i, 3, null), http);
     await Measure("jot line", "/api/jot", i => Jot(i), http);
+    await Measure("service plan, one valve of a triplex", "/api/service-plan", i => Service(i, 3, "valve", "what-failed"), http);
+    await Measure("service plan, all seals of seven cylinders", "/api/service-plan", i => Service(i, 7, "hp-seal", "whole-set"), http);
     await RecordBench.FirstQuestions(http, i => Fitted(Request(20_000 + i, 3, null)));
 }
 
@@ -99,6 +101,14 @@ static JsonObject Pump(int cylinders) => new()
     ["ratedPressure"] = Amount(100, "bar"),
     ["control"] = "unloader",
 };
+
+static JsonObject Service(int i, int cylinders, string part, string scope)
+{
+    var request = Request(i, cylinders, null);
+    request["targets"] = new JsonArray(new JsonObject { ["part"] = part, ["cylinder"] = 1 + (i % cylinders) });
+    request["scope"] = scope;
+    return request;
+}
 
 static JsonObject Request(int i, int cylinders, (JsonArray Readings, JsonArray Cues)? evidence)
 {

@@ -4,8 +4,13 @@ using MildHunch.Web.Tests;
 namespace MildHunch.Browser.Tests;
 
 /// <summary>Walks every view and state: nothing too small, cut off, pushed aside, hard to perceive or without content.</summary>
-public class WalkTests(Product product)
+public sealed class WalkTests : IDisposable
 {
+    // Of its own: it plans work that others must not find.
+    private readonly Product product = new();
+
+    public void Dispose() => product.Dispose();
+
     // A state, and a word by which it is known to have come.
     private async Task<IReadOnlyList<(string Path, string Word)>> States()
     {

@@ -1,3 +1,4 @@
+using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;

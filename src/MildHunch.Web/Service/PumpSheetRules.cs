@@ -3,6 +3,7 @@ using MildHunch.Core;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
+using MildHunch.Core.Expectation.Everyday;
 
 namespace MildHunch.Web.Service;
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
+using MildHunch.Core.Expectation.Everyday;
 
 namespace MildHunch.Web.Service;
 

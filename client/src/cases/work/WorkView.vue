@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import Message from 'primevue/message';
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { CaseResource, ChangeRequest } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import { useDialogAddress } from '@/shared/address/useDialogAddress';
@@ -128,6 +128,14 @@ async function prove() {
   if (await access.ranAgain()) emit('go', 'prove');
 }
 
+const side = useTemplateRef<HTMLElement>('side');
+/** What is chosen on the map is judged on the card: upright, the card lies below. */
+async function lookAt(key: string) {
+  place.value = key;
+  await nextTick();
+  if (window.matchMedia('(max-width: 900px)').matches) side.value?.scrollIntoView({ block: 'start' });
+}
+
 /** Cells of the map: what was found where. */
 const mapLook = (key: string) => {
   const state = work.value.found[key]?.state ?? 'unseen';
@@ -205,7 +213,7 @@ useKeys([
         :look="mapLook"
         :words="mapWords"
         :says="mapSays"
-        @tap="place = $event"
+        @tap="lookAt"
       />
       <PictureView
         v-else-if="card?.kind === 'bolts'"
@@ -226,7 +234,7 @@ useKeys([
         :picture="plan.stacks[0].drawing"
       />
     </div>
-    <aside class="side" aria-label="Step">
+    <aside ref="side" class="side" aria-label="Step">
       <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
       <ReadyCard v-if="card?.kind === 'ready'" :plan="plan">
         <GoButton label="It lies ready. Next: while it still runs" @go="forward" />
@@ -250,7 +258,7 @@ useKeys([
           <GoButton
             v-if="next"
             :label="`Next: ${next.name.toLowerCase()} ${placeName(next.place)}`"
-            @go="place = next.id"
+            @go="lookAt(next.id)"
           />
           <GoButton v-else label="All looked at. Next: mend" @go="emit('go', 'mend')" />
         </template>

@@ -5,14 +5,7 @@ namespace MildHunch.Core.Expectation.Everyday;
 /// <summary>Sums about bolts (docs/trade.md, Bolts).</summary>
 internal static class BoltSums
 {
-    private const double ProofShare = 0.75;
     private const string Source = "F = 0.75 of proof load, T = K·F·d; stress areas and proof stress of ISO 898-1 (from memory)";
-
-    // ISO 724 geometry, ISO 898-1 stress areas, mm and mm².
-    private static readonly (string Size, double Diameter, double Area)[] Threads =
-        [
-            ("M5", 5, 14.2), ("M6", 6, 20.1), ("M8", 8, 36.6), ("M10", 10, 58.0), ("M12", 12, 84.3), ("M14", 14, 115), ("M16", 16, 157),
-            ("M20", 20, 245), ("M24", 24, 353)];
 
     public static readonly EverydaySum Torque = new(
         "torque", "Torque in three units", "The same torque in newton-metres, foot-pounds and inch-pounds: mixing them up strips threads.",
@@ -35,8 +28,8 @@ internal static class BoltSums
         "The most a steel bolt in steel takes. An estimate for when there is no sheet; brass, aluminium and plastic threads take less, "
             + "and the maker's figure comes first.",
         [
-            new("size", "Thread", QuantityKind.Count, "") { Choices = [.. Threads.Skip(2).Concat(Threads.Take(2))
-                .Select(t => (t.Size, t.Size))] },
+            new("size", "Thread", QuantityKind.Count, "") { Choices = [.. BoltCeiling.Sizes.Skip(2).Concat(BoltCeiling.Sizes.Take(2))
+                .Select(size => (size, size))] },
             new("grade", "Grade", QuantityKind.Count, "") { Choices = [
                 ("8.8", "8.8"), ("10.9", "10.9"), ("12.9", "12.9"), ("5.6", "5.6")] },
             new("thread", "Thread is", QuantityKind.Count, "") { Choices = [
@@ -44,29 +37,27 @@ internal static class BoltSums
         ],
         v =>
         {
-            var thread = Threads.First(t => t.Size == v.Pick("size"));
-            var force = ProofShare * ProofMPa(v.Pick("grade"), thread.Diameter) * thread.Area;
-            var k = v.Pick("thread") switch { "dry" => 0.20, "oiled" => 0.15, _ => 0.12 };
+            var bolt = new BoltMake(v.Pick("size"), v.Pick("grade"), ThreadMetal.Steel, Dressing(v.Pick("thread")));
+            var ceiling = BoltCeiling.Of(bolt)!.Value.Si;
             return
             [
                 new(
-                    "ceiling", "Ceiling", QuantityKind.Torque, k * force * thread.Diameter / 1000, "T = K · F · d",
+                    "ceiling", "Ceiling", QuantityKind.Torque, ceiling, "T = K · F · d",
                     Source) { Unit = "N·m" },
                 new(
-                    "ceiling-ftlb", "In foot-pounds", QuantityKind.Torque, k * force * thread.Diameter / 1000, "T = K · F · d",
+                    "ceiling-ftlb", "In foot-pounds", QuantityKind.Torque, ceiling, "T = K · F · d",
                     Source) { Unit = "ft·lbf" },
                 new(
-                    "ceiling-inlb", "In inch-pounds", QuantityKind.Torque, k * force * thread.Diameter / 1000, "T = K · F · d",
+                    "ceiling-inlb", "In inch-pounds", QuantityKind.Torque, ceiling, "T = K · F · d",
                     Source) { Unit = "in·lbf" },
-                new("force", "Pulls with", QuantityKind.Force, force, "F = 0.75 · σ proof · A stress", Source),
+                new("force", "Pulls with", QuantityKind.Force, BoltCeiling.Pull(bolt), "F = 0.75 · σ proof · A stress", Source),
             ];
         });
 
-    private static double ProofMPa(string grade, double diameter) => grade switch
+    private static ThreadDressing Dressing(string thread) => thread switch
     {
-        "5.6" => 280,
-        "8.8" => diameter > 16 ? 600 : 580,
-        "10.9" => 830,
-        _ => 970,
+        "oiled" => ThreadDressing.Oiled,
+        "anti-seize" => ThreadDressing.AntiSeize,
+        _ => ThreadDressing.Dry,
     };
 }

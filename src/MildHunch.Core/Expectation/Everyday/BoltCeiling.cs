@@ -1,7 +1,7 @@
 using System.Collections.Frozen;
 using MildHunch.Core.Quantities;
 
-namespace MildHunch.Core.Service;
+namespace MildHunch.Core.Expectation.Everyday;
 
 /// <summary>What the thread that holds the bolt is made of.</summary>
 public enum ThreadMetal
@@ -82,11 +82,12 @@ public static class BoltCeiling
             throw new ImpossibleInputException("size", $"“{bolt.Size}”", string.Join(", ", Sizes));
         if (!KnownGrades.Contains(bolt.Grade))
             throw new ImpossibleInputException("grade", $"“{bolt.Grade}”", string.Join(", ", KnownGrades));
-        if (bolt.Metal == ThreadMetal.Plastic)
-            return null;
-        var newtons = ProofShare * ProofMPa(bolt.Grade, thread.Diameter) * thread.Area * MetalShare(bolt.Metal);
-        return new Torque(Friction(bolt.Dressing) * newtons * thread.Diameter / 1000);
+        return bolt.Metal == ThreadMetal.Plastic ? null : new Torque(Friction(bolt.Dressing) * Pull(bolt) * thread.Diameter / 1000);
     }
+
+    /// <summary>Newtons with which a bolt of known size and grade pulls at its ceiling.</summary>
+    internal static double Pull(BoltMake bolt) =>
+        ProofShare * ProofMPa(bolt.Grade, Threads[bolt.Size].Diameter) * Threads[bolt.Size].Area * MetalShare(bolt.Metal);
 
     // ISO 898-1; A2-70 by its yield of ISO 3506 (both from memory).
     private static double ProofMPa(string grade, double diameter) => grade switch
