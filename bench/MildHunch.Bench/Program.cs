@@ -50,6 +50,12 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
         await ScreenBench.SuspectsOnScreen(http);
     if (Wanted("--questions"))
         await Questions(http);
+    if (Wanted("--service"))
+    {
+        await Measure("service plan, one valve of a triplex", "/api/service-plan", i => Service(i, 3, "valve", "what-failed"), http);
+        await Measure("service plan, all seals of seven cylinders", "/api/service-plan", i => Service(i, 7, "hp-seal", "whole-set"), http);
+    }
+
     if (Wanted("--record") && Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
         await RecordBench.LongRecord(http, folder);
 }
@@ -74,8 +80,6 @@ static async Task Questions(HttpClient http)
     await Measure("curves, FOG-2", "/api/curves", i => Request(i, 3, null), http);
     await Measure("half a second in time, FOG-2", "/api/simulation", i => Request(i, 3, null), http);
     await Measure("jot line", "/api/jot", i => Jot(i), http);
-    await Measure("service plan, one valve of a triplex", "/api/service-plan", i => Service(i, 3, "valve", "what-failed"), http);
-    await Measure("service plan, all seals of seven cylinders", "/api/service-plan", i => Service(i, 7, "hp-seal", "whole-set"), http);
     await RecordBench.FirstQuestions(http, i => Fitted(Request(20_000 + i, 3, null)));
 }
 

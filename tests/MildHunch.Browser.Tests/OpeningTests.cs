@@ -51,7 +51,8 @@ public class OpeningTests
             runa.Tap(part);
         runa.Sees("All there. Next: close");
         GoOn(runa, until: "Count tools and parts");
-        foreach (var tool in new[] { "socket for the caps", "hand brush", "pick", "slim-jawed pliers", "blunt rod", "torque wrench", "No part" })
+        string[] tools = ["socket for the caps", "hand brush", "pick", "slim-jawed pliers", "blunt rod", "torque wrench", "No part"];
+        foreach (var tool in tools)
             runa.Tap(tool);
         runa.Tap("Nothing is left over");
         GoOn(runa, until: "It goes to the proof");
@@ -132,7 +133,7 @@ public class OpeningTests
     {
         var label = "";
         technician.Until("the large button", () =>
-            (label = (string)technician.Ask("document.querySelector('#work-go button:not([disabled])')?.textContent.trim() ?? ''")!).Length > 0);
+            (label = (string)technician.Ask("document.querySelector('#work-go button:enabled')?.textContent.trim() ?? ''")!).Length > 0);
         return label;
     }
 

@@ -22,7 +22,7 @@ public class PhotoTests(Product product)
         Convert.ToHexStringLower(System.Security.Cryptography.SHA256.HashData(kept)).ShouldBe(hash);
     }
 
-    /// <summary>Exif orientation 6 is a picture held a quarter turn to the left (Exif 2.3): it is kept upright, and the note is gone.</summary>
+    /// <summary>Exif orientation 6 is a picture held a quarter turn to the left (Exif 2.3): it is kept upright.</summary>
     [Fact]
     public async Task A_photograph_taken_on_its_side_is_kept_upright_and_says_nothing_of_the_camera()
     {
@@ -73,7 +73,8 @@ public class PhotoTests(Product product)
     private static byte[] WithOrientation(byte[] jpeg, byte orientation) =>
     [
         .. jpeg.AsSpan(0, 2),
-        0xFF, 0xE1, 0, 34, .. "Exif\0\0"u8, .. "MM"u8, 0, 42, 0, 0, 0, 8, 0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0, 0, 0, 0, 0,
+        0xFF, 0xE1, 0, 34, .. "Exif\0\0"u8, .. "MM"u8, 0, 42, 0, 0, 0, 8,
+        0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0, 0, 0, 0, 0,
         .. jpeg.AsSpan(2),
     ];
 }

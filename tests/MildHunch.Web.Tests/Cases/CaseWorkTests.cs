@@ -135,7 +135,8 @@ public class CaseWorkTests(Product product)
             HttpMethod.Post, $"/api/cases/{id}/changes",
             new JsonObject
             {
-                ["readings"] = new JsonArray(Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", 12.6, "L/min")),
+                ["readings"] = new JsonArray(
+                    Product.Reading("discharge-pressure", 31, "bar"), Product.Reading("nozzle-flow", 12.6, "L/min")),
                 ["cues"] = new JsonArray(Product.Cue("needle", "swings"), Product.Cue("cap-heat", "warm", 2, "discharge")),
             },
             $"\"{body["version"]}\"");
