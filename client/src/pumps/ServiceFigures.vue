@@ -19,7 +19,14 @@ const props = defineProps<{ pump: PumpResource; sheets: Schemas['SheetsOfPumpRes
 const emit = defineEmits<{ saved: [] }>();
 
 const versions = computed(() => props.sheets.sheets.flatMap((s) => s.versions));
-const draft = useDraft(`mild-hunch.service.${props.pump.id}`, () => toForm(props.pump.sheet, versions.value));
+const draft = useDraft(
+  `mild-hunch.service.${props.pump.id}`,
+  () => toForm(props.pump.sheet, versions.value),
+  (kept) => ({
+    ...toForm({}, []),
+    ...kept,
+  }),
+);
 const form = draft.typed;
 const doubts = useDoubts();
 const refused = ref<Record<string, string>>({});
@@ -36,6 +43,14 @@ const parts = computed(() =>
 const part = (id: string) => form.value.parts[id] ?? { size: '', price: '' };
 const editPart = (id: string, change: Partial<{ size: string; price: string }>) =>
   (form.value = { ...form.value, parts: { ...form.value.parts, [id]: { ...part(id), ...change } } });
+const measured = computed(() =>
+  props.sheets.sheets.flatMap((s) =>
+    s.parts.flatMap((p) => p.measured.map((m) => ({ key: `${p.part}: ${m}`, text: `${p.name}: ${m}` }))),
+  ),
+);
+const limit = (key: string) => form.value.limits[key] ?? { least: '', most: '' };
+const editLimit = (key: string, change: Partial<{ least: string; most: string }>) =>
+  (form.value = { ...form.value, limits: { ...form.value.limits, [key]: { ...limit(key), ...change } } });
 const photos = computed({
   get: () => form.value.photos.map((p) => p.hash),
   set: (hashes: string[]) =>
@@ -159,6 +174,26 @@ async function save(sure = false): Promise<void> {
           :units="[sheets.currency]"
           :problem="problems[`sheet.prices.${p.value}`]"
           @update:model-value="editPart(p.value, { price: $event })"
+        />
+      </div>
+    </section>
+    <section v-if="measured.length" aria-labelledby="limits-title">
+      <h2 id="limits-title">Limits of what is measured</h2>
+      <div v-for="m in measured" :key="m.key" class="part" role="group" :aria-label="m.text">
+        <span>{{ m.text }}</span>
+        <EntryField
+          :model-value="limit(m.key).least"
+          label="Not below"
+          :units="['mm']"
+          :problem="problems[`sheet.limits.${m.key}.least`]"
+          @update:model-value="editLimit(m.key, { least: $event })"
+        />
+        <EntryField
+          :model-value="limit(m.key).most"
+          label="Not above"
+          :units="['mm']"
+          :problem="problems[`sheet.limits.${m.key}.most`]"
+          @update:model-value="editLimit(m.key, { most: $event })"
         />
       </div>
     </section>

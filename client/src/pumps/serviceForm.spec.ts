@@ -9,6 +9,7 @@ const stored = {
   kits: [{ name: 'Seals of two', price: 84.5, holds: { 'hp-seal': 2, 'lp-seal': 2 } }],
   sizes: { 'cap-oring': '14 x 2' },
   prices: { valve: 19 },
+  limits: { 'plunger: diameter': { least: { value: 17.95, unit: 'mm' }, most: undefined } },
   oil: 'SAE 30',
   interval: { hours: 800 },
   newPump: 1900,

@@ -25,6 +25,7 @@ export interface ServiceForm {
   bolts: Record<string, BoltForm>;
   kits: KitForm[];
   parts: Record<string, { size: string; price: string }>;
+  limits: Record<string, { least: string; most: string }>;
   oil: string;
   grease: string;
   hours: string;
@@ -45,6 +46,14 @@ export const emptyBolt = (unit = 'N·m'): BoltForm => ({
 });
 
 const said = (value: number | null | undefined) => (value == null ? '' : forField(value));
+
+const inMm = (q: Quantity | null | undefined) =>
+  q ? `${forField(q.value)}${q.unit === 'mm' ? '' : ` ${q.unit}`}` : '';
+
+const length = (text: string): Quantity | undefined => {
+  const { entry } = readEntry(text);
+  return entry && !entry.to ? { value: entry.from.value, unit: entry.from.unit || 'mm' } : undefined;
+};
 
 /** What is stored, as a form. */
 export function toForm(sheet: Sheet, versions: { id: string; choices: { part: string }[] }[]): ServiceForm {
@@ -75,6 +84,9 @@ export function toForm(sheet: Sheet, versions: { id: string; choices: { part: st
       holds: Object.entries(k.holds ?? {}).map(([part, count]) => ({ part, count: String(count) })),
     })),
     parts,
+    limits: Object.fromEntries(
+      Object.entries(sheet.limits ?? {}).map(([name, l]) => [name, { least: inMm(l.least), most: inMm(l.most) }]),
+    ),
     oil: sheet.oil ?? '',
     grease: sheet.grease ?? '',
     hours: said(sheet.interval?.hours),
@@ -105,6 +117,9 @@ export function problemsOf(form: ServiceForm): Record<string, string> {
     kit.holds.forEach(({ part, count }) => number(`sheet.kits[${k}].holds.${part}`, count));
   });
   for (const [part, { price }] of Object.entries(form.parts)) number(`sheet.prices.${part}`, price);
+  for (const [name, { least, most }] of Object.entries(form.limits))
+    for (const [end, text] of Object.entries({ least, most }))
+      if (text.trim() && !length(text)) found[`sheet.limits.${name}.${end}`] = `${whyNot(text)}. Write it like 17.95.`;
   number('sheet.interval.hours', form.hours);
   number('sheet.interval.sealChanges', form.sealChanges);
   number('sheet.newPump', form.newPump);
@@ -140,6 +155,12 @@ export function toSheet(form: ServiceForm): Sheet {
       })),
     sizes: filled(parts.map(([part, p]) => [part, p.size.trim() || undefined])),
     prices: filled(parts.map(([part, p]) => [part, numberIn(p.price)])),
+    limits: filled(
+      Object.entries(form.limits).map(([name, { least, most }]) => {
+        const [low, high] = [length(least), length(most)];
+        return [name, low || high ? { least: low, most: high } : undefined];
+      }),
+    ),
     oil: form.oil.trim() || undefined,
     grease: form.grease.trim() || undefined,
     interval: hours === undefined && sealChanges === undefined ? undefined : { hours, sealChanges },

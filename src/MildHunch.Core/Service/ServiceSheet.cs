@@ -94,6 +94,9 @@ public sealed record SheetPart
     /// <summary>Which way it looks: a tick that has to be made before it is closed.</summary>
     public required string Facing { get; init; }
 
+    /// <summary>Where practitioners do it in two ways: both, and why this sheet does it as it does.</summary>
+    public string? Schools { get; init; }
+
     /// <summary>By what one knows that it is home.</summary>
     public string? Home { get; init; }
 

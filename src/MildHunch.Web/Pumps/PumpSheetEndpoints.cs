@@ -4,6 +4,7 @@ using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Service;
@@ -24,7 +25,8 @@ public sealed record SheetOfPump(
 public sealed record SheetVersionDto(string Id, string Name, IReadOnlyList<PartNameDto> Choices);
 
 public sealed record SheetPartDto(
-    string Part, string Name, [property: System.ComponentModel.Description("how many this pump has")] int Count, bool Renewed);
+    string Part, string Name, [property: System.ComponentModel.Description("how many this pump has")] int Count, bool Renewed,
+    [property: System.ComponentModel.Description("what is measured at it")] IReadOnlyList<string> Measured);
 
 /// <summary>What can be noted of a pump: its sheets, and choices between them where there are several.</summary>
 public sealed record SheetsOfPumpResponse(
@@ -41,7 +43,8 @@ public static class PumpSheetEndpoints
     }
 
     private static async Task<SheetsOfPumpResponse> Shown(
-        string id, MildHunchDb db, ServiceSheets sheets, ShopPrices prices, CancellationToken stop)
+        string id, MildHunchDb db, ServiceSheets sheets, FindingCatalogue findings, ShopPrices prices,
+        CancellationToken stop)
     {
         var stored = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, stop)
             ?? throw RefusalException.NotFound("pump", id);
@@ -54,7 +57,8 @@ public static class PumpSheetEndpoints
                 s.Id, s.Name, s.Fits.Beside,
                 [.. s.Versions.Select(v => new SheetVersionDto(v.Id, v.Name, [.. v.Choices.Select(c => new PartNameDto(c.Id, c.Name))]))],
                 [.. s.Groups.Select(g => g.ToDto(shown.Sheet))],
-                [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again))]))],
+                [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again,
+                    findings.Kind(p.Kind)?.Measured ?? []))]))],
             BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency);
     }
 

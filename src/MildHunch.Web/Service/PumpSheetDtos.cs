@@ -18,6 +18,9 @@ public sealed record BoltMakeDto(
 /// <summary>When it is due: after hours, or every so many changes of the seals.</summary>
 public sealed record IntervalDto(double? Hours = null, int? SealChanges = null);
 
+/// <summary>Between which bounds something measured at a part must lie; either may be left out.</summary>
+public sealed record LimitDto(QuantityDto? Least = null, QuantityDto? Most = null);
+
 /// <summary>A photograph and what it shows.</summary>
 public sealed record PhotoOfDto(string? Hash = null, string? Of = null);
 
@@ -30,6 +33,8 @@ public sealed record PumpSheetDto(
     IReadOnlyList<KitDto>? Kits = null,
     [property: Description("price of one part by its id, where it is bought by itself")] IReadOnlyDictionary<string, double>? Prices = null,
     [property: Description("size of an o-ring or seal by the part’s id")] IReadOnlyDictionary<string, string>? Sizes = null,
+    [property: Description("limits by part and what is measured: “plunger: diameter”")]
+    IReadOnlyDictionary<string, LimitDto>? Limits = null,
     string? Oil = null, string? Grease = null, IntervalDto? Interval = null,
     [property: Description("what a new pump costs")] double? NewPump = null,
     IReadOnlyList<PhotoOfDto>? Photos = null);

@@ -28,6 +28,8 @@ internal static class PumpSheetRules
             Money(price, $"sheet.prices.{Known(part, parts, "sheet.prices")}");
         foreach (var (part, size) in own.Sizes ?? Nothing<string>())
             Short(size, $"sheet.sizes.{Known(part, parts, "sheet.sizes")}");
+        foreach (var (name, limit) in own.Limits ?? Nothing<LimitDto>())
+            Limit(limit, $"sheet.limits.{name}");
         Short(own.Oil, "sheet.oil");
         Short(own.Grease, "sheet.grease");
         Money(own.NewPump, "sheet.newPump");
@@ -69,6 +71,15 @@ internal static class PumpSheetRules
                     $"{field}.holds.{Known(part, parts, $"{field}.holds")}", count.ToString(CultureInfo.InvariantCulture), "1 or more");
             else
                 Known(part, parts, $"{field}.holds");
+    }
+
+    private static void Limit(LimitDto limit, string field)
+    {
+        var (least, most) = (limit.Least.Maybe<Length>($"{field}.least"), limit.Most.Maybe<Length>($"{field}.most"));
+        if (least is null && most is null)
+            throw Mapping.Missing(field, "a least or a most length");
+        if (least?.Si > most?.Si)
+            throw new ImpossibleInputException($"{field}.most", $"{limit.Most!.Value} {limit.Most.Unit}", "not below the least");
     }
 
     private static string Known(string id, string[] known, string field) =>

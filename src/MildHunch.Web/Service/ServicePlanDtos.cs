@@ -30,7 +30,8 @@ public sealed record ServiceStepDto(
     string Id, string Stage, string Text, string? Why, IReadOnlyList<string> Mind, IReadOnlyList<string> Tools, string? Better,
     IReadOnlyList<string> Consumables, IReadOnlyList<string> Hazards, string Machine, double Minutes, string? Part,
     [property: Description("group of bolts that is worked")] string? Bolts, IReadOnlyList<StepPlaceDto> Places,
-    [property: Description("a tick that the part looks the right way")] bool Facing);
+    [property: Description("a tick that the part looks the right way")] bool Facing,
+    [property: Description("where practitioners do it in two ways: both, and why it is done like this")] string? Schools);
 
 public sealed record PartCountDto(string Part, string Name, int Count, IReadOnlyList<ServicePlaceDto> Places, string Why);
 
@@ -74,9 +75,12 @@ public sealed record PartKindDto(
     string Kind, [property: Description("true for what is pressed by hand and tried by suction")] bool Tested,
     [property: Description("what is measured at it")] IReadOnlyList<string> Measured, IReadOnlyList<FindingDto> Findings);
 
+public sealed record MeasureDto(
+    string Name, [property: Description("limits of the pump's own figures")] LimitDto? Limit);
+
 public sealed record InspectionDto(
     [property: Description("key of its cell in the map")] string Id, string Part, string Name, ServicePlaceDto Place,
-    IReadOnlyList<string> Look, string Kind);
+    IReadOnlyList<string> Look, string Kind, IReadOnlyList<MeasureDto> Measures);
 
 public sealed record ServicePlanResponse(
     string Sheet, string Name, IReadOnlyList<PartAtDto> Opens, IReadOnlyList<PartNameDto> Stays, IReadOnlyList<ServiceStepDto> Steps,

@@ -32,7 +32,9 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
             [.. bill.Bill.Kits.Select(k => new KitCountDto(k.Kit.Name, k.Count, k.Covers, k.LeftOver))], bill.Bill.Beside,
             [.. plan.Bolts.Select(g => g.ToDto(question.Own))],
             [.. plan.Inspections.Select(i => new InspectionDto(
-                CavityMap.Key(i.Part.Id, i.Place), i.Part.Id, i.Part.Name, places.Of(i.Place), i.Part.Look, i.Part.Kind))],
+                CavityMap.Key(i.Part.Id, i.Place), i.Part.Id, i.Part.Name, places.Of(i.Place), i.Part.Look, i.Part.Kind,
+                [.. (findings.Kind(i.Part.Kind)?.Measured ?? []).Select(m => new MeasureDto(
+                    m, question.Own.Limits?.GetValueOrDefault($"{i.Part.Id}: {m}")))]))],
             [.. plan.Hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))],
             plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes, [.. Stacks(plan)],
             CavityMap.Of(question.Pump, plan.Inspections).ToDto(), sheets.Common.Stuck,
@@ -41,7 +43,8 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
 
     private static ServiceStepDto Step(ServiceStep s, PlaceNames places) => new(
         s.Id, s.Stage.Named(), s.Act.Do, s.Act.Why, s.Act.Mind, s.Act.Tools, s.Act.Better, s.Act.Consumables, s.Act.Hazards,
-        s.Act.Machine.Named(), s.Minutes, s.Part?.Id, s.Bolts?.Id, [.. s.Ticks.Select(t => places.Of(t))], s.Facing);
+        s.Act.Machine.Named(), s.Minutes, s.Part?.Id, s.Bolts?.Id, [.. s.Ticks.Select(t => places.Of(t))], s.Facing,
+        s.Stage == ServiceStage.Close ? s.Part?.Schools : null);
 
     private PartKindDto Kind(string kind) => new(
         kind, findings.Kind(kind)?.Tested ?? false, findings.Kind(kind)?.Measured ?? [],

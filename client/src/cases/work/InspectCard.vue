@@ -5,6 +5,7 @@ import Textarea from 'primevue/textarea';
 import { computed, ref, watch } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import TextField from '@/shared/ui/TextField.vue';
+import MeasureFields from './MeasureFields.vue';
 import PhotoStrip from './PhotoStrip.vue';
 import WhoField from './WhoField.vue';
 import { placeName, type Plan, type Work } from './cards';
@@ -53,6 +54,7 @@ function keep(change: Partial<Schemas['FoundPartDto']>) {
     note: note.value.trim() || undefined,
     suctionSeconds: heldProblem.value ? undefined : heldNumber.value,
     moves: now?.moves ?? undefined,
+    measures: now?.measures ?? undefined,
     photos: now?.photos ?? [],
     ...change,
   });
@@ -118,6 +120,13 @@ const named = (state: string) => kind.value?.findings.filter((f) => f.state === 
           />
         </div>
       </div>
+      <MeasureFields
+        v-if="at.measures.length"
+        :key="place"
+        :measures="at.measures"
+        :taken="found?.measures ?? {}"
+        @take="keep({ measures: $event })"
+      />
       <PhotoStrip :photos="found?.photos ?? []" @change="keep({ photos: $event })" />
       <label>
         Note

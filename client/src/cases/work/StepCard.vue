@@ -55,6 +55,7 @@ const doneBy = (p: StepPlace): Schemas['TickedDto'] | undefined => props.work.st
     </p>
     <h2 id="step-title">{{ step.text }}</h2>
     <p v-if="step.why" class="why">{{ step.why }}</p>
+    <p v-if="step.schools" class="quiet"><b>Two schools.</b> {{ step.schools }}</p>
     <div v-if="step.mind.length || step.hazards.length" class="mind">
       <p v-for="m in step.mind" :key="m"><b>Mind:</b> {{ m }}</p>
       <p v-for="h in step.hazards" :key="h">{{ plan.hazards.find((x) => x.id === h)?.text }}</p>

@@ -2176,6 +2176,7 @@ export interface components {
             place: components["schemas"]["ServicePlaceDto"];
             look: string[];
             kind: string;
+            measures: components["schemas"]["MeasureDto"][];
         };
         /** @description When it is due: after hours, or every so many changes of the seals. */
         IntervalDto: {
@@ -2273,6 +2274,11 @@ export interface components {
             sigma: null | components["schemas"]["QuantityDto"];
             source: string;
         };
+        /** @description Between which bounds something measured at a part must lie; either may be left out. */
+        LimitDto: {
+            least?: null | components["schemas"]["QuantityDto"];
+            most?: null | components["schemas"]["QuantityDto"];
+        };
         /** @description What cannot or must not be done today. */
         LimitsDto: {
             /** @description tools that are not at hand */
@@ -2311,6 +2317,10 @@ export interface components {
             /** Format: double */
             energyOff: number;
             strokeSeconds: null | number[];
+        };
+        MeasureDto: {
+            name: string;
+            limit: null | components["schemas"]["LimitDto"];
         };
         /** @description Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words. */
         NameplateResponse: {
@@ -2665,6 +2675,10 @@ export interface components {
             sizes?: null | {
                 [key: string]: string;
             };
+            /** @description limits by part and what is measured: “plunger: diameter” */
+            limits?: null | {
+                [key: string]: components["schemas"]["LimitDto"];
+            };
             oil?: null | string;
             grease?: null | string;
             interval?: null | components["schemas"]["IntervalDto"];
@@ -2801,6 +2815,8 @@ export interface components {
             places: components["schemas"]["StepPlaceDto"][];
             /** @description a tick that the part looks the right way */
             facing: boolean;
+            /** @description where practitioners do it in two ways: both, and why it is done like this */
+            schools: null | string;
         };
         /** @description A part to renew or mend, or a fault; with its place where it has one. */
         ServiceTargetDto: {
@@ -2888,6 +2904,8 @@ export interface components {
              */
             count: number;
             renewed: boolean;
+            /** @description what is measured at it */
+            measured: string[];
         };
         SheetVersionDto: {
             id: string;

@@ -2,6 +2,7 @@ using System.Globalization;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
@@ -76,6 +77,9 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
                 $"{field}.finding", $"“{id}”", $"what is {state.Named()} at this part: {Names(at.Part.Kind, state)}");
         if (found.Note?.Length > MostLetters)
             throw new ImpossibleInputException($"{field}.note", $"{found.Note.Length} characters", $"at most {MostLetters} characters");
+        foreach (var (what, value) in found.Measures ?? new Dictionary<string, QuantityDto>())
+            if (value.Need<Length>($"{field}.measures.{what}").Si <= 0)
+                throw new ImpossibleInputException($"{field}.measures.{what}", $"{value.Value} {value.Unit}", "a length above 0");
         if (found.SuctionSeconds is { } held && held is not (>= 0 and <= LongestHold))
             throw new ImpossibleInputException(
                 $"{field}.suctionSeconds", held.ToString(CultureInfo.InvariantCulture), "0 to 3600 seconds");

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { Quantity, Schemas } from '@/shared/api/client';
+import { quantity } from '@/shared/format';
+import { forField, readEntry, whyNot } from '@/shared/numbers';
+import EntryField from '@/shared/ui/EntryField.vue';
+
+/** What is measured at a part, held against the limits of the pump's own figures. */
+const props = defineProps<{ measures: readonly Schemas['MeasureDto'][]; taken: Record<string, Quantity> }>();
+const emit = defineEmits<{ take: [measures: Record<string, Quantity>] }>();
+
+const units = ['mm', 'in'];
+const typed = ref<Record<string, { text: string; unit: string }>>({});
+watch(
+  () => props.taken,
+  (taken) => {
+    typed.value = Object.fromEntries(
+      props.measures.map((m) => {
+        const there = taken[m.name];
+        return [
+          m.name,
+          { text: there ? forField(there.value) : (typed.value[m.name]?.text ?? ''), unit: there?.unit ?? 'mm' },
+        ];
+      }),
+    );
+  },
+  { immediate: true },
+);
+
+const read = (name: string): Quantity | undefined => {
+  const field = typed.value[name];
+  const { entry } = readEntry(field?.text ?? '');
+  return field && entry && !entry.to ? { value: entry.from.value, unit: entry.from.unit || field.unit } : undefined;
+};
+const problem = (name: string) => {
+  const text = typed.value[name]?.text.trim();
+  return text && !read(name) ? `${whyNot(text)}. Write it like 17.95.` : undefined;
+};
+
+const millimetres = (q: Quantity) =>
+  (q.unit === 'in' ? 25.4 : q.unit === 'm' ? 1000 : q.unit === 'cm' ? 10 : 1) * q.value;
+const says = (m: Schemas['MeasureDto']) => {
+  const { least, most } = m.limit ?? {};
+  const value = read(m.name);
+  if (value && least && millimetres(value) < millimetres(least)) return `below ${quantity(least, 5)}: renew it`;
+  if (value && most && millimetres(value) > millimetres(most)) return `above ${quantity(most, 5)}: renew it`;
+  const bounds = [least && `not below ${quantity(least, 5)}`, most && `not above ${quantity(most, 5)}`].filter(Boolean);
+  return bounds.length ? bounds.join(', ') : 'no limit on the page of service figures';
+};
+const out = computed(() => props.measures.map((m) => says(m)));
+
+function take() {
+  if (props.measures.some((m) => problem(m.name))) return;
+  const all = Object.fromEntries(
+    props.measures.flatMap((m) => {
+      const value = read(m.name);
+      return value ? [[m.name, value] as const] : [];
+    }),
+  );
+  if (JSON.stringify(all) !== JSON.stringify(props.taken)) emit('take', all);
+}
+</script>
+
+<template>
+  <div class="measures" @focusout="take">
+    <div v-for="(m, i) in measures" :key="m.name">
+      <EntryField
+        v-if="typed[m.name]"
+        v-model="typed[m.name]!.text"
+        v-model:unit="typed[m.name]!.unit"
+        :label="m.name[0]?.toUpperCase() + m.name.slice(1)"
+        :units="units"
+        :problem="problem(m.name)"
+      />
+      <span class="quiet" aria-live="polite">{{ out[i] }}</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.measures {
+  display: grid;
+  gap: 0.4rem;
+}
+</style>
