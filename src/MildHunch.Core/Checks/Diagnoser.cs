@@ -12,7 +12,8 @@ namespace MildHunch.Core.Checks;
 /// <summary>From evidence to a verdict (docs/trade.md, Verdict). Pure: the same question has the same answer.</summary>
 /// <param name="catalogue">What is known of faults, cues and checks.</param>
 /// <param name="modelOf">The model that predicts readings; the steady balance where none is given.</param>
-public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null)
+public sealed class Diagnoser(
+    Catalogue catalogue, Func<ReciprocatingPump, Setup, IPumpModel>? modelOf = null, IOpenings? openings = null)
 {
     private readonly PreparedPumps prepared = new(catalogue, modelOf ?? ((pump, setup) => new OperatingPointSolver(pump, setup)));
 
@@ -65,7 +66,7 @@ public sealed class Diagnoser(Catalogue catalogue, Func<ReciprocatingPump, Setup
         limits?.Check(catalogue);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
         evidence = evidence with { Cues = [.. evidence.Cues.Where(catalogue.Counts).Select(catalogue.Current)] };
-        return Workbench.Of(new CaseOnPump(catalogue, prepared.For(pump, setup), pump, setup, evidence));
+        return Workbench.Of(new CaseOnPump(catalogue, prepared.For(pump, setup), pump, setup, evidence, openings));
     }
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)

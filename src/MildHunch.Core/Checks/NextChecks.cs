@@ -88,8 +88,14 @@ internal sealed class NextChecks
     }
 
     private IEnumerable<Check> Possible() =>
-        bench.Case.Catalogue.Checks.Select(c => c.On(bench.Case.Pump))
+        bench.Case.Catalogue.Checks.Select(OnThisPump)
             .Where(c => Fits(c) && Safe(c) && limits.Allow(c) && !Answered(c) && supposed.All(s => s.Check.Id != c.Id) && Called(c));
+
+    private Check OnThisPump(Check check)
+    {
+        var here = check.On(bench.Case.Pump);
+        return bench.Case.Openings?.On(here, bench.Case.Pump, bench.Case.Setup) ?? here;
+    }
 
     private bool Fits(Check check) =>
         Catalogue.Fits(check, bench.Case.Pump, bench.Case.Fittings)

@@ -303,6 +303,9 @@ public sealed record Check : IOnlyWhere
     /// <summary>What is opened for it: a part, or "nothing".</summary>
     public required string Opens { get; init; }
 
+    /// <summary>Actions of faults at whose parts it looks, at every place: by them a sheet knows what it opens.</summary>
+    public IReadOnlyList<string> Reaches { get; init; } = [];
+
     /// <summary>The cue it answers; null when it gives a reading.</summary>
     public string? Cue { get; init; }
 

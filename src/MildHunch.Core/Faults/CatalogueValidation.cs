@@ -185,6 +185,10 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
 
     private void CheckCheck(Check check)
     {
+        foreach (var action in check.Reaches)
+            Require(
+                catalogue.Faults.Any(f => f.Action == action || f.DischargeAction == action), "checks.json", check.Id,
+                $"reaches “{action}”, which nobody does");
         const string file = "checks.json";
         Require(check.Minutes > 0, file, check.Id, "minutes must be above 0");
         CheckMinutes(file, check.Id, check.MinutesOn);

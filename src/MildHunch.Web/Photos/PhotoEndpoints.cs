@@ -13,11 +13,9 @@ public sealed record PhotoResource(string Hash, int Width, int Height, int Bytes
 /// <summary>Photographs of plates, plumbing and parts.</summary>
 public static class PhotoEndpoints
 {
-    public const string Path = "/api/photos";
-
     public static void Map(IEndpointRouteBuilder routes)
     {
-        var group = routes.MapGroup(Path).WithTags("Photographs");
+        var group = routes.MapGroup(BodyLimits.PhotoPath).WithTags("Photographs");
         group.MapPost("/", Add).Accepts<byte[]>("image/jpeg", "image/png", "image/webp")
             .WithSummary("Keeps a photograph, at most 20 MB: drawn anew, upright, without what the camera wrote into it.");
         group.MapGet("/{hash}", (string hash, PhotoFiles files, HttpResponse response) =>
@@ -40,16 +38,16 @@ public static class PhotoEndpoints
             INSERT OR IGNORE INTO Photos (Hash, Bytes, Width, Height, At)
             VALUES ({photo.Hash}, {photo.Content.Length}, {photo.Width}, {photo.Height}, {clock.GetUtcNow().UtcDateTime})
             """, stop);
-        return TypedResults.Created($"{Path}/{photo.Hash}", new PhotoResource(photo.Hash, photo.Width, photo.Height, photo.Content.Length));
+        return TypedResults.Created($"{BodyLimits.PhotoPath}/{photo.Hash}", new PhotoResource(photo.Hash, photo.Width, photo.Height, photo.Content.Length));
     }
 
     private static async Task<byte[]> Sent(HttpRequest request, CancellationToken stop)
     {
         if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit)
-            limit.MaxRequestBodySize = PhotoFiles.MostBytes + 1;
+            limit.MaxRequestBodySize = BodyLimits.PhotoBytes + 1;
         using var content = new MemoryStream();
         await request.Body.CopyToAsync(content, stop);
-        return content.Length is > 0 and <= PhotoFiles.MostBytes
+        return content.Length is > 0 and <= BodyLimits.PhotoBytes
             ? content.ToArray()
             : throw new ImpossibleInputException(
                 "photo", content.Length == 0 ? "nothing" : "more than 20 MB", "a photograph (JPEG, PNG or WebP) of at most 20 MB");

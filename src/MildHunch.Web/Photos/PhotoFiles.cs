@@ -13,9 +13,6 @@ public sealed record PhotoFile(string Hash, byte[] Content, int Width, int Heigh
 /// </summary>
 public sealed class PhotoFiles(string folder)
 {
-    /// <summary>Largest picture that is taken in, bytes.</summary>
-    public const int MostBytes = 20 * 1024 * 1024;
-
     /// <summary>Longest side that is kept, pixels.</summary>
     public const int LongestSide = 2048;
 

@@ -23,7 +23,6 @@ public static class PumpEndpoints
         group.MapGet("/{id}", One).WithSummary("One pump.");
         group.MapPost("/", Add).WithSummary("A new pump.");
         group.MapPut("/{id}", Change).WithSummary("Corrects a pump; needs If-Match.");
-        PumpSheetEndpoints.Map(group);
         group.MapArchived<PumpEntity>("pump");
     }
 

@@ -36,8 +36,9 @@ public sealed record SheetsOfPumpResponse(
 /// <summary>The maker's figures and the shop's own for the service of a pump.</summary>
 public static class PumpSheetEndpoints
 {
-    public static void Map(IEndpointRouteBuilder pumps)
+    public static void Map(IEndpointRouteBuilder routes)
     {
+        var pumps = routes.MapGroup("/api/pumps").WithTags("Pumps");
         pumps.MapGet("/{id}/sheets", Shown).WithSummary("Sheets by which a pump is opened, with bolts, parts and versions.");
         pumps.MapPut("/{id}/sheet", Change).WithSummary("Notes the maker's figures and the shop's own; needs If-Match.");
     }

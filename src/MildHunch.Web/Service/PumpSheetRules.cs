@@ -1,9 +1,9 @@
 using System.Globalization;
 using MildHunch.Core;
+using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
-using MildHunch.Core.Expectation.Everyday;
 
 namespace MildHunch.Web.Service;
 

@@ -1,8 +1,8 @@
 using System.Globalization;
+using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
-using MildHunch.Core.Expectation.Everyday;
 
 namespace MildHunch.Web.Service;
 

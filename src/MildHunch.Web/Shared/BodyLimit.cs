@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.Features;
-using MildHunch.Web.Photos;
 
 namespace MildHunch.Web.Shared;
 
@@ -14,8 +13,8 @@ public static class BodyLimit
     public static async Task Enforce(HttpContext context, RequestDelegate next)
     {
         // Photographs alone may be larger.
-        var photo = context.Request.Path.StartsWithSegments(PhotoEndpoints.Path);
-        var most = photo ? PhotoFiles.MostBytes : BodyLimits.BodyBytes;
+        var photo = context.Request.Path.StartsWithSegments(BodyLimits.PhotoPath);
+        var most = photo ? BodyLimits.PhotoBytes : BodyLimits.BodyBytes;
         if (context.Request.ContentLength is not { } length || length <= most)
         {
             await next(context);
@@ -31,7 +30,7 @@ public static class BodyLimit
         if (photo)
             throw new RefusalException(
                 StatusCodes.Status413PayloadTooLarge, "Too large a photograph", "photo",
-                $"This photograph has {length / (1024 * 1024)} MB; at most {PhotoFiles.MostBytes / (1024 * 1024)} MB are taken in. "
+                $"This photograph has {length / (1024 * 1024)} MB; at most {BodyLimits.PhotoBytes / (1024 * 1024)} MB are taken in. "
                     + "Take it again with a smaller picture size.");
         throw new BadHttpRequestException("too large", StatusCodes.Status413PayloadTooLarge);
     }

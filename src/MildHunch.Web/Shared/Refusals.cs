@@ -113,4 +113,10 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
 public static class BodyLimits
 {
     public const int BodyBytes = 512 * 1024;
+
+    /// <summary>Where photographs are sent, which alone may be larger.</summary>
+    public const string PhotoPath = "/api/photos";
+
+    /// <summary>Largest photograph that is taken in.</summary>
+    public const int PhotoBytes = 20 * 1024 * 1024;
 }

@@ -84,6 +84,23 @@ public class CountTests
             .ShouldBe(["Seal: hours not noted", "hours until the next service not noted"]);
     }
 
+    /// <summary>What a check opens is what the pump's own sheet opens, not what another kind of head would.</summary>
+    [Theory]
+    [InlineData("six-caps", "discharge-valves-out", "3 x valve cap")]
+    [InlineData("inlet-cover", "inlet-valves-out", "inlet cover")]
+    [InlineData("stacked-bore", "inlet-valves-out", "3 x valve plug")]
+    [InlineData("two-piece", "discharge-valves-out", "outer short bolts, centre long bolts")]
+    [InlineData("two-piece", "head-off", "centre long bolts")]
+    public void What_a_check_opens_follows_from_the_sheet(string id, string check, string opens)
+    {
+        var (_, pump) = Of(id);
+        var here = new SheetOpenings(Sheets).On(Known.Check(check)!, pump, Fog2Setup());
+        here.Opens.ShouldBe(opens);
+        here.Minutes.ShouldBeGreaterThan(0);
+        here.PutBackMinutes.ShouldBeGreaterThan(0);
+        new SheetOpenings(Sheets).On(Known.Check("cap-listen")!, pump, Fog2Setup()).ShouldBe(Known.Check("cap-listen"));
+    }
+
     private static (ServiceSheet Sheet, ReciprocatingPump Pump) Of(string id)
     {
         var whole = Sheets.All.Single(s => s.Id == id);

@@ -16,9 +16,11 @@ internal sealed class CaseOnPump
 {
     private readonly LeakRates leakRates;
 
-    public CaseOnPump(Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
+    public CaseOnPump(
+        Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, CaseEvidence evidence, IOpenings? openings = null)
     {
         Catalogue = catalogue;
+        Openings = openings;
         Pump = pump;
         Setup = setup;
         Fittings = Pumps.Fittings.Of(pump, setup);
@@ -36,6 +38,9 @@ internal sealed class CaseOnPump
         Items = [.. evidence.Readings.Select(Item), .. evidence.Cues.Select((c, i) => Item(c, i))];
         Groups = new EvidenceGroups(Items, Readings);
     }
+
+    /// <summary>What checks open on this pump; null where the catalogue's own words count.</summary>
+    public IOpenings? Openings { get; }
 
     public Catalogue Catalogue { get; }
 
