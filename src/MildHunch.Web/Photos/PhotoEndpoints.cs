@@ -38,7 +38,8 @@ public static class PhotoEndpoints
             INSERT OR IGNORE INTO Photos (Hash, Bytes, Width, Height, At)
             VALUES ({photo.Hash}, {photo.Content.Length}, {photo.Width}, {photo.Height}, {clock.GetUtcNow().UtcDateTime})
             """, stop);
-        return TypedResults.Created($"{BodyLimits.PhotoPath}/{photo.Hash}", new PhotoResource(photo.Hash, photo.Width, photo.Height, photo.Content.Length));
+        return TypedResults.Created(
+            $"{BodyLimits.PhotoPath}/{photo.Hash}", new PhotoResource(photo.Hash, photo.Width, photo.Height, photo.Content.Length));
     }
 
     private static async Task<byte[]> Sent(HttpRequest request, CancellationToken stop)
