@@ -16,7 +16,7 @@ public class StillnessTests(Product product)
             technician.Open(path);
             technician.Sees(word);
             technician.HasLoaded();
-            technician.LayoutShift().ShouldBeLessThan(0.1, path);
+            technician.LayoutShift().ShouldBeLessThan(0.1, $"{path}: {technician.Moved()}");
         }
     }
 

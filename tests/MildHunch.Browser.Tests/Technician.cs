@@ -197,6 +197,13 @@ public sealed class Technician : IDisposable
             System.Globalization.CultureInfo.InvariantCulture);
     }
 
+    /// <summary>What moved on the page so far, a line each.</summary>
+    public string Moved()
+    {
+        Walk();
+        return (string)browser.ExecuteAsyncScript("walk.moved().then(arguments[arguments.length - 1])")!;
+    }
+
     private void Walk() => browser.ExecuteScript(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "walk.js")));
 
     public void Until(string what, Func<bool> holds)

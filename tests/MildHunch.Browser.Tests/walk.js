@@ -91,6 +91,21 @@ window.walk = (() => {
       await new Promise((go) => setTimeout(go, 250));
       return sum;
     },
+    // What moved, and from where to where, for whoever has to find out why.
+    async moved() {
+      const all = [];
+      const at = (r) => `${Math.round(r.x)},${Math.round(r.y)} ${Math.round(r.width)}x${Math.round(r.height)}`;
+      new PerformanceObserver((seen) =>
+        seen.getEntries().forEach((e) =>
+          all.push(
+            `${e.value.toFixed(4)} at ${Math.round(e.startTime)} ms: ` +
+              e.sources.map((s) => `${s.node?.className || s.node?.nodeName} ${at(s.previousRect)} to ${at(s.currentRect)}`).join('; '),
+          ),
+        ),
+      ).observe({ type: 'layout-shift', buffered: true });
+      await new Promise((go) => setTimeout(go, 250));
+      return all.join('\n');
+    },
     // Opens the editor of every place of the drawing; names those where there is nothing to say or enter.
     async editors() {
       still();

@@ -4,11 +4,11 @@ import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
 import AskPanel from './AskPanel.vue';
 import MeasurePanel from './MeasurePanel.vue';
 import NextCheckPanel from './NextCheckPanel.vue';
+import ProvePanel from './ProvePanel.vue';
 import StopNow from './StopNow.vue';
 import SuspectList from './SuspectList.vue';
-import WorkPanel from './WorkPanel.vue';
 import type { Stage } from './stages';
-import { actionKey, suspectKey } from './figures';
+import { suspectKey } from './figures';
 
 /** What the case says and asks, beside the drawing: suspects at every stage, then what belongs to this one. */
 defineProps<{
@@ -49,15 +49,7 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
     />
     <AskPanel v-else-if="stage === 'ask'" class="now" :data="data" :knowledge="knowledge" :tell="tell" />
     <MeasurePanel v-else-if="stage === 'measure'" class="now" :data="data" :knowledge="knowledge" :tell="tell" />
-    <WorkPanel
-      v-else
-      class="now"
-      :data="data"
-      :knowledge="knowledge"
-      :stage="stage"
-      :tell="tell"
-      @open="$emit('why', actionKey($event.action))"
-    />
+    <ProvePanel v-else class="now" :data="data" :knowledge="knowledge" :tell="tell" />
   </aside>
 </template>
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { actionFigure, comparisonFigure, suspectFigure } from './figures';
+import { comparisonFigure, suspectFigure } from './figures';
 import { aComparison, aSuspect } from './fixtures';
 
 describe('the working of a share', () => {
@@ -12,14 +12,6 @@ describe('the working of a share', () => {
     const told = inputs.slice(1).map((i) => Number(i.value.replace('−', '-').replace(' dB', '')));
     const odds = (0.05 / 0.95) * 10 ** (told.reduce((a, b) => a + b, 0) / 10);
     expect(odds / (1 + odds)).toBeCloseTo(0.7, 1);
-  });
-
-  it('names every suspect that an action would mend, and no other', () => {
-    const [one, other] = [aSuspect(), aSuspect({ fault: 'belt-slip', name: 'Belt slips', action: 'belt' })];
-    const action = { action: 'belt', name: 'Tighten the belt', probability: 0.1, mendMinutes: 20 };
-    const figure = actionFigure(action, [one, other]);
-    expect(figure.working.inputs.map((i) => i.name)).toEqual(['Belt slips']);
-    expect(figure.value).toEqual({ value: 10, unit: '%' });
   });
 
   it('stands what was read against what was told', () => {

@@ -28,17 +28,6 @@ export function suspectFigure(suspect: Suspect): Figure {
   });
 }
 
-/** The suspects that one action would mend. */
-export function actionFigure(action: JudgedCase['diagnosis']['actions'][number], suspects: Suspect[]): Figure {
-  const mended = suspects.filter((s) => s.action === action.action);
-  return worked(`action-${action.action}`, action.name, share(action.probability), {
-    formula: 'Sum over what it would mend',
-    equation: 'Σ shares of its suspects',
-    inputs: mended.map((s) => ({ symbol: '', name: s.name, value: percent(s.probability) })),
-    source: 'The suspects of this case',
-  });
-}
-
 /** What is believed of a thing that is only read, never computed: the nozzle's passage, the crank's speed. */
 export function comparisonFigure(c: Schemas['ComparisonDto']): Figure {
   return worked(
@@ -73,11 +62,9 @@ export const withReading = (figure: Figure, c: Schemas['ComparisonDto']): Figure
 });
 
 const suspect = 'suspect-';
-const action = 'action-';
 
-/** Names under which the workings of a case stand in its address. */
+/** The name under which the working of a suspect stands in the address of a case. */
 export const suspectKey = (fault: string): string => suspect + fault;
-export const actionKey = (id: string): string => action + id;
 
 /** The working that such a name asks for; undefined where the case, as it stands, has none of it. */
 export function figureOf(key: string | undefined, data: JudgedCase | undefined): Figure | undefined {
@@ -86,10 +73,6 @@ export function figureOf(key: string | undefined, data: JudgedCase | undefined):
   if (key.startsWith(suspect)) {
     const found = diagnosis.suspects.find((s) => s.fault === key.slice(suspect.length));
     return found && suspectFigure(found);
-  }
-  if (key.startsWith(action)) {
-    const found = diagnosis.actions.find((a) => a.action === key.slice(action.length));
-    return found && actionFigure(found, diagnosis.suspects);
   }
   const ledger = diagnosis.ledger.figures.find((f) => `ledger-${f.id}` === key);
   if (ledger) return ledger;

@@ -12,7 +12,7 @@ import ReadingsStrip from './ReadingsStrip.vue';
 import StageNote from './StageNote.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
-import WorkPanel from './WorkPanel.vue';
+import ProvePanel from './ProvePanel.vue';
 import { aCase, aComparison, aLedger, aSuspect, knowledge, q } from './fixtures';
 
 beforeEach(() => window.localStorage.clear());
@@ -349,7 +349,7 @@ describe('what it was', () => {
       one: '',
     })),
   };
-  const panel = (data = aCase()) => mount(WorkPanel, { props: { data, knowledge: known, stage: 'prove', tell } });
+  const panel = (data = aCase()) => mount(ProvePanel, { props: { data, knowledge: known, tell } });
   const pick = (shown: ReturnType<typeof panel>, at: number, value: string) =>
     shown.findAllComponents(Select)[at]?.setValue(value);
 
@@ -392,17 +392,5 @@ describe('answers', () => {
       ?.run();
     expect(tell.mock.calls[0]?.[0].cues?.[0]?.answer).toBe('d');
     panel.unmount();
-  });
-
-  it('of what was found inside are taken out by a second tap', async () => {
-    const cue = aCase().cues[0];
-    if (!cue) throw new Error('an answer is needed');
-    const data = aCase({ cues: [{ ...cue, id: 'c9', cue: 'found-unloader', answer: 'seat', cylinder: null }] });
-    const panel = mount(WorkPanel, { props: { data, knowledge, stage: 'open', tell } });
-    await panel
-      .findAll('button')
-      .find((b) => b.text() === 'seat')
-      ?.trigger('click');
-    expect(tell.mock.calls).toEqual([[{ remove: ['c9'] }]]);
   });
 });

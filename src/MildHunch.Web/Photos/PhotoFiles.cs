@@ -65,8 +65,8 @@ public sealed class PhotoFiles(string folder)
     }
 
     /// <summary>Where a picture lies; null where there is none of that name.</summary>
-    public string? Find(string hash) =>
-        hash.Length == 64 && hash.All(char.IsAsciiHexDigitLower) && File.Exists(PathOf(hash)) ? PathOf(hash) : null;
+    public string? Find(string? hash) =>
+        hash is { Length: 64 } && hash.All(char.IsAsciiHexDigitLower) && File.Exists(PathOf(hash)) ? PathOf(hash) : null;
 
     private string PathOf(string hash) => Path.Combine(root, hash[..2], $"{hash}.jpg");
 

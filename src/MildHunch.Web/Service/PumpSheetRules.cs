@@ -29,7 +29,11 @@ internal static class PumpSheetRules
         foreach (var (part, size) in own.Sizes ?? Nothing<string>())
             Short(size, $"sheet.sizes.{Known(part, parts, "sheet.sizes")}");
         foreach (var (name, limit) in own.Limits ?? Nothing<LimitDto>())
+        {
+            Known(name.Split(": ")[0], parts, "sheet.limits");
             Limit(limit, $"sheet.limits.{name}");
+        }
+
         Short(own.Oil, "sheet.oil");
         Short(own.Grease, "sheet.grease");
         Money(own.NewPump, "sheet.newPump");

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import Message from 'primevue/message';
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import type { CaseResource, ChangeRequest } from '@/shared/api/client';
 import { percent } from '@/shared/format';
-import { useDialogAddress } from '@/shared/address/useDialogAddress';
 import { useKeys } from '@/shared/keys/useKeys';
 import StageNote from '../StageNote.vue';
 import { stageNames } from '../stages';
@@ -14,12 +13,13 @@ import GoButton from './GoButton.vue';
 import HazardCard from './HazardCard.vue';
 import InspectCard from './InspectCard.vue';
 import PartsCard from './PartsCard.vue';
-import PictureView from './PictureView.vue';
 import PlanChooser from './PlanChooser.vue';
 import ReadyCard from './ReadyCard.vue';
 import StepCard from './StepCard.vue';
 import WayBar from './WayBar.vue';
-import { cardKey, cardsOf, firstOpen, nextPlace, offParts, placeName, stackOf, type StepPlace } from './cards';
+import WorkPicture from './WorkPicture.vue';
+import { placeName, type StepPlace } from './cards';
+import { useWay } from './useWay';
 import { useWork } from './useWork';
 
 /** Opening and closing: a plan chosen, then one thing at a time, the drawing beside it, nothing lost on the way. */
@@ -36,71 +36,21 @@ const access = useWork(
   (change) => props.tell(change),
 );
 const { work, plan, left } = access;
+const way = useWay(plan, work, () => props.stage);
+const { cards, at, card, step, here, next: nextWords, forward, back } = way;
 const choosing = ref(false);
-const cards = computed(() => (plan.value ? cardsOf(plan.value, props.stage) : []));
-// The address says the card, so that a reload and a link keep it; without one it is the first with something left to do.
-const named = useDialogAddress('step');
-const begun = ref(-1);
-const at = computed({
-  get: () => {
-    const there = cards.value.findIndex((c) => cardKey(c) === named.value);
-    return there < 0 ? begun.value : there;
-  },
-  set: (index: number) => {
-    const next = cards.value[index];
-    if (next) named.value = cardKey(next);
-  },
-});
 const noting = ref(false);
 const place = ref('');
 const inner = useTemplateRef<{
   forward?: () => void;
-  back?: () => void;
   look?: (n: string) => string;
   says?: (n: string) => string;
 }>('inner');
 
-// Taken up where something is left to do, whenever the plan comes or is another.
-watch(
-  plan,
-  (now, before) => {
-    if (now && now !== before) begun.value = firstOpen(cards.value, now, work.value);
-  },
-  { immediate: true },
-);
-
-const card = computed(() => cards.value[at.value]);
-const step = computed(() => (card.value && 'step' in card.value ? card.value.step : undefined));
-const here = computed(() => (step.value ? (nextPlace(step.value, work.value) ?? step.value.places.at(-1)) : undefined));
-const stack = computed(() =>
-  plan.value && step.value && card.value?.kind !== 'bolts'
-    ? stackOf(plan.value, step.value, here.value?.side)
-    : undefined,
-);
-const off = computed(() => (plan.value ? offParts(plan.value, work.value) : new Set<string>()));
 const leader = computed(() => {
   const first = props.data.diagnosis?.suspects[0];
   return first ? `${first.name.toLowerCase()}, ${percent(first.probability)}` : 'nothing';
 });
-
-const nextWords = computed(() => {
-  const next = cards.value[at.value + 1];
-  if (!next) return 'the end';
-  if ('step' in next) {
-    const words = next.kind === 'bolts' ? next.group.name.toLowerCase() : next.step.text;
-    return words.length > 42 ? `${words.slice(0, 40).trimEnd()} …` : words;
-  }
-  return {
-    ready: 'lay ready',
-    hazards: 'the hazards',
-    inspect: 'look at everything',
-    parts: 'the new parts',
-    closed: 'closed',
-  }[next.kind];
-});
-
-const forward = () => void (at.value = Math.min(at.value + 1, cards.value.length - 1));
-const back = () => void (at.value = Math.max(at.value - 1, 0));
 
 async function tick(places: StepPlace[], torque: boolean) {
   const from = at.value;
@@ -121,7 +71,7 @@ async function choose(chosen: Parameters<typeof access.choose>[0]) {
   if (!(await access.choose(chosen))) return;
   choosing.value = false;
   place.value = '';
-  named.value = undefined;
+  way.restart();
 }
 
 async function prove() {
@@ -136,25 +86,6 @@ async function lookAt(key: string) {
   if (window.matchMedia('(max-width: 900px)').matches) side.value?.scrollIntoView({ block: 'start' });
 }
 
-/** Cells of the map: what was found where. */
-const mapLook = (key: string) => {
-  const state = work.value.found[key]?.state ?? 'unseen';
-  return `${state}${key === place.value ? ' chosen' : ''}`;
-};
-const mapWords = (key: string) => {
-  const found = work.value.found[key];
-  if (!found) return 'look';
-  const named = plan.value?.kinds.flatMap((k) => k.findings).find((f) => f.id === found.finding);
-  return named?.name ?? found.state;
-};
-const mapSays = (key: string) => {
-  const i = plan.value?.inspect.find((p) => p.id === key);
-  return i
-    ? `${i.name}${placeName(i.place) ? ` ${placeName(i.place)}` : ''}: ${work.value.found[key] ? mapWords(key) : 'not looked at'}`
-    : '';
-};
-const stackLook = (key: string) => (key === step.value?.part ? 'lit' : off.value.has(key) ? 'off' : '');
-
 useKeys([
   {
     keys: 'ArrowRight',
@@ -166,7 +97,8 @@ useKeys([
 </script>
 
 <template>
-  <div v-if="!work.plan || choosing || !plan" class="work choosing">
+  <p v-if="work.plan && !plan && !access.trouble.value" class="fetching" aria-live="polite">Fetching the plan …</p>
+  <div v-else-if="!work.plan || choosing || !plan" class="work choosing">
     <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
     <PlanChooser :data="data" @choose="choose" />
     <StageNote
@@ -206,32 +138,15 @@ useKeys([
         :label="`Notes: ${stageNames[stage].toLowerCase()}`"
         :tell="tell"
       />
-      <PictureView
-        v-if="card?.kind === 'inspect'"
-        name="Every place of this pump, seen from above"
-        :picture="plan.map"
-        :look="mapLook"
-        :words="mapWords"
-        :says="mapSays"
-        @tap="lookAt"
-      />
-      <PictureView
-        v-else-if="card?.kind === 'bolts'"
-        class="numbers"
-        :name="`${card.group.name}, at their places`"
-        :picture="card.group.drawing"
-        :look="(n) => inner?.look?.(n) ?? ''"
-        :says="(n) => inner?.says?.(n) ?? ''"
+      <WorkPicture
+        :plan="plan"
+        :work="work"
+        :card="card"
+        :here="here"
+        :place="place"
+        :bolt="inner"
+        @look="lookAt"
         @tap="inner?.forward?.()"
-      />
-      <template v-else-if="stack">
-        <h2>{{ stack.name }}{{ here && placeName(here) ? `, ${placeName(here)}` : '' }}</h2>
-        <PictureView :name="`${stack.name}, in its order`" :picture="stack.drawing" :look="stackLook" />
-      </template>
-      <PictureView
-        v-else-if="plan.stacks[0]"
-        :name="`${plan.stacks[0].name}, in its order`"
-        :picture="plan.stacks[0].drawing"
       />
     </div>
     <aside ref="side" class="side" aria-label="Step">
@@ -363,6 +278,11 @@ useKeys([
   display: flex;
   flex-direction: column;
   overflow-y: auto;
+}
+
+.fetching {
+  margin: 0;
+  padding: 1rem;
 }
 
 .keep {

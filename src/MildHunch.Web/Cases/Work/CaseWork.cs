@@ -7,6 +7,7 @@ using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
+using MildHunch.Web.Photos;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
@@ -14,7 +15,7 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases.Work;
 
 /// <summary>Checks what is told of the work against the plan of the case: steps that exist, hazards read, findings that can be.</summary>
-public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue)
+public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue, PhotoFiles photos)
 {
     private const int MostLetters = 1000;
     private const int LongestName = 60;
@@ -80,6 +81,9 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         foreach (var (what, value) in found.Measures ?? new Dictionary<string, QuantityDto>())
             if (value.Need<Length>($"{field}.measures.{what}").Si <= 0)
                 throw new ImpossibleInputException($"{field}.measures.{what}", $"{value.Value} {value.Unit}", "a length above 0");
+        foreach (var photo in found.Photos ?? [])
+            if (photos.Find(photo) is null)
+                throw new ImpossibleInputException($"{field}.photos", $"“{photo}”", "photographs that were taken in before");
         if (found.SuctionSeconds is { } held && held is not (>= 0 and <= LongestHold))
             throw new ImpossibleInputException(
                 $"{field}.suctionSeconds", held.ToString(CultureInfo.InvariantCulture), "0 to 3600 seconds");
