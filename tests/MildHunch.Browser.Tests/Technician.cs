@@ -39,7 +39,7 @@ public sealed class Technician : IDisposable
 
     public async Task OpenCase(string tag)
     {
-        Open($"/cases/{await Product.CaseOf(tag)}/suspect");
+        Open($"/cases/{await Product.CaseOf(tag)}");
         Sees("Where the water goes");
     }
 

@@ -15,8 +15,7 @@ public class TwoTabletsTests
         using var theirs = new Technician(product);
         foreach (var one in new[] { mine, theirs })
         {
-            await one.OpenCase("FOG-2");
-            one.Tap("Open");
+            one.Open($"/cases/{await product.CaseOf("FOG-2")}/open");
             one.Sees(Note);
         }
 
