@@ -1,9 +1,26 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
+// Lettering comes before it is asked for: text that changes its shape pushes aside what is being read.
+const lettering: Plugin = {
+  name: 'lettering-first',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => file.endsWith('.woff2'))
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' },
+          injectTo: 'head' as const,
+        })),
+  },
+};
+
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), lettering],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: {
     outDir: '../src/MildHunch.Web/wwwroot',

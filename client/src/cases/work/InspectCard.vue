@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
@@ -11,7 +12,7 @@ import WhoField from './WhoField.vue';
 import { placeName, type Plan, type Work } from './cards';
 
 /** What was found at one part in one place: a tap for what it is, what it tells, and what else to look at. */
-const props = defineProps<{ plan: Plan; work: Work; place: string; leader: string }>();
+const props = defineProps<{ caseId: string; plan: Plan; work: Work; place: string; leader: string }>();
 const emit = defineEmits<{
   find: [place: string, found: Omit<Schemas['FoundPartDto'], 'by'> | null];
   choose: [place: string];
@@ -21,16 +22,30 @@ const at = computed(() => props.plan.inspect.find((i) => i.id === props.place));
 const kind = computed(() => props.plan.kinds.find((k) => k.kind === at.value?.kind));
 const found = computed(() => props.work.found[props.place]);
 const finding = computed(() => kind.value?.findings.find((f) => f.id === found.value?.finding));
+const stored = computed(() => ({
+  note: found.value?.note ?? '',
+  held: found.value?.suctionSeconds == null ? '' : String(found.value.suctionSeconds),
+}));
+// What is typed and not taken yet stays on this device, place by place, whatever becomes of the server meanwhile.
+const drafts = useLocalStorage<Record<string, { note: string; held: string }>>(`mild-hunch.found.${props.caseId}`, {});
 const note = ref('');
 const held = ref('');
 watch(
-  [() => props.place, found],
+  [() => props.place, stored],
   () => {
-    note.value = found.value?.note ?? '';
-    held.value = found.value?.suctionSeconds == null ? '' : String(found.value.suctionSeconds);
+    const draft = drafts.value[props.place] ?? stored.value;
+    note.value = draft.note;
+    held.value = draft.held;
   },
   { immediate: true },
 );
+// Kept while it differs from what was taken.
+watch([note, held, stored], () => {
+  const typed = { note: note.value, held: held.value };
+  const same = typed.note.trim() === stored.value.note && typed.held.trim() === stored.value.held;
+  const others = Object.fromEntries(Object.entries(drafts.value).filter(([place]) => place !== props.place));
+  drafts.value = same ? others : { ...others, [props.place]: typed };
+});
 
 const unseen = computed(() => props.plan.inspect.filter((i) => props.work.found[i.id] === undefined));
 const next = computed(() => unseen.value.find((i) => i.id !== props.place));
@@ -123,6 +138,7 @@ const named = (state: string) => kind.value?.findings.filter((f) => f.state === 
       <MeasureFields
         v-if="at.measures.length"
         :key="place"
+        :draft="`mild-hunch.measured.${caseId}.${place}`"
         :measures="at.measures"
         :taken="found?.measures ?? {}"
         @take="keep({ measures: $event })"

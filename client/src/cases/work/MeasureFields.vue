@@ -1,26 +1,31 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { useSessionStorage } from '@vueuse/core';
+import { computed, watch } from 'vue';
 import type { Quantity, Schemas } from '@/shared/api/client';
 import { quantity } from '@/shared/format';
 import { forField, readEntry, whyNot } from '@/shared/numbers';
 import EntryField from '@/shared/ui/EntryField.vue';
 
 /** What is measured at a part, held against the limits of the pump's own figures. */
-const props = defineProps<{ measures: readonly Schemas['MeasureDto'][]; taken: Record<string, Quantity> }>();
+const props = defineProps<{
+  draft: string;
+  measures: readonly Schemas['MeasureDto'][];
+  taken: Record<string, Quantity>;
+}>();
 const emit = defineEmits<{ take: [measures: Record<string, Quantity>] }>();
 
 const units = ['mm', 'in'];
-const typed = ref<Record<string, { text: string; unit: string }>>({});
+// What is typed and not taken yet stays on this device.
+const typed = useSessionStorage<Record<string, { text: string; unit: string }>>(props.draft, {});
 watch(
   () => props.taken,
-  (taken) => {
+  (taken, before) => {
     typed.value = Object.fromEntries(
       props.measures.map((m) => {
-        const there = taken[m.name];
-        return [
-          m.name,
-          { text: there ? forField(there.value) : (typed.value[m.name]?.text ?? ''), unit: there?.unit ?? 'mm' },
-        ];
+        const [there, draft] = [taken[m.name], typed.value[m.name]];
+        // What was typed before a reload comes first; what is taken afterwards stands as it was taken.
+        const stands = there && (before || !draft?.text) ? { text: forField(there.value), unit: there.unit } : draft;
+        return [m.name, stands ?? { text: '', unit: 'mm' }];
       }),
     );
   },

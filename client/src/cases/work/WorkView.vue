@@ -163,6 +163,7 @@ useKeys([
       />
       <InspectCard
         v-else-if="card?.kind === 'inspect'"
+        :case-id="data.id"
         :plan="plan"
         :work="work"
         :place="place"

@@ -51,7 +51,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         var step = plan?.Steps.FirstOrDefault(s => s.Ticks.Any(t => t.Key == key));
         if (step is null)
             throw new ImpossibleInputException(
-                field, plan is null ? "no plan yet" : "no step of this plan", "a step of the plan at one of its places");
+                "work.steps", $"“{key}”", plan is null ? "steps once something is planned" : "a step of the plan at one of its places");
         Name(tick.By, $"{field}.by");
         if (tick.Wrench?.Length > LongestName)
             throw new ImpossibleInputException($"{field}.wrench", $"{tick.Wrench.Length} characters", $"at most {LongestName}");
@@ -68,7 +68,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
     {
         var field = $"work.found.{key}";
         var at = plan?.Inspections.FirstOrDefault(i => CavityMap.Key(i.Part.Id, i.Place) == key)
-            ?? throw new ImpossibleInputException(field, "a part that is not opened", "a part and place of the plan");
+            ?? throw new ImpossibleInputException("work.found", $"“{key}”", "a part and place of the plan");
         if (found.State is null)
             throw Mapping.Missing($"{field}.state", string.Join(", ", Enum.GetValues<FoundState>().Select(s => s.Named())));
         var state = Mapping.Choice(found.State, $"{field}.state", FoundState.Fine);
