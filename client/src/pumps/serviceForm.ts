@@ -143,7 +143,9 @@ export function toSheet(form: ServiceForm): Sheet {
     bolts: filled(
       bolts.map(([group, b]) => [
         group,
-        b.size && b.grade ? { size: b.size, grade: b.grade, thread: b.thread, dressing: b.dressing } : undefined,
+        b.size || b.grade || b.thread !== 'steel' || b.dressing !== 'dry'
+          ? { size: b.size || undefined, grade: b.grade || undefined, thread: b.thread, dressing: b.dressing }
+          : undefined,
       ]),
     ),
     kits: form.kits

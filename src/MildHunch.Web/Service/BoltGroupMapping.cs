@@ -32,7 +32,7 @@ internal static class BoltGroupMapping
             [.. group.Passes.Select(share => new BoltPassDto(share, Share(torque, share, told), InAllUnits(torque, share)))],
             told, basis.Named(), InAllUnits(torque, 1),
             torque is { } asked ? TorqueDoubts.About(group, asked, told!, make, field)?.Says : null, group.Note,
-            BoltDrawing.Of(group).ToDto());
+            own.Bolts?.GetValueOrDefault(group.Id)?.Dressing, BoltDrawing.Of(group).ToDto());
     }
 
     private static IReadOnlyList<string> InAllUnits(Torque? torque, double share) => torque is { } whole

@@ -64,6 +64,7 @@ public sealed record BoltGroupDto(
     [property: Description("sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found")] string Basis,
     [property: Description("the torque in newton metres, foot-pounds and inch-pounds")] IReadOnlyList<string> InAllUnits,
     [property: Description("asked where the torque is hard to believe")] string? Doubt, string? Note,
+    [property: Description("how the thread is dressed, where it was noted: a torque holds for that only")] string? Dressing,
     PictureDto Drawing);
 
 public sealed record FindingDto(

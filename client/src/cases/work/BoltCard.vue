@@ -105,6 +105,7 @@ defineExpose({ forward, back, look, says });
         {{ p.name }}
       </li>
     </ol>
+    <p v-if="closes && group.dressing">Thread {{ group.dressing }}: the torque holds for that only.</p>
     <p v-if="closes && group.basis === 'estimate'" class="quiet">
       Estimate: the bolt’s ceiling by size, grade and thread. The maker’s figure comes first.
     </p>

@@ -66,6 +66,7 @@ const doneBy = (p: StepPlace): Schemas['TickedDto'] | undefined => props.work.st
         <span class="quiet">{{
           group.basis === 'sheet' ? 'from the maker’s sheet' : 'estimate: the bolt’s ceiling'
         }}</span>
+        <span v-if="group.dressing">thread {{ group.dressing }}</span>
       </template>
       <template v-else-if="group.passes.length"
         ><b>No torque on record.</b> Find the maker’s sheet; a guess is not offered here.

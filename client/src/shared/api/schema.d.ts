@@ -1743,6 +1743,8 @@ export interface components {
             /** @description asked where the torque is hard to believe */
             doubt: null | string;
             note: null | string;
+            /** @description how the thread is dressed, where it was noted: a torque holds for that only */
+            dressing: null | string;
             drawing: components["schemas"]["PictureDto"];
         };
         /** @description A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing. */
