@@ -18,7 +18,7 @@ import PlanDialog from './PlanDialog.vue';
 import ReadingsStrip from './ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
 import WaterLedger from './WaterLedger.vue';
-import WorkView from './work/WorkView.vue';
+import WorkView from './opening/WorkView.vue';
 import PumpDrawing from './drawing/PumpDrawing.vue';
 import { readSpot, spotKey } from './drawing/spots';
 import { asStage, stageNames, type Stage } from './stages';
@@ -42,6 +42,8 @@ const chosen = computed(() => (at.value ? readSpot(at.value) : undefined));
 
 // The address says the stage; without one, the case is shown where it was left.
 const stage = computed<Stage>(() => asStage(props.stage || data.value?.stage || 'ask'));
+// Opening and closing have the page to themselves.
+const working = computed(() => (stage.value === 'open' || stage.value === 'mend' ? stage.value : undefined));
 watch(
   [() => props.stage, () => data.value?.stage],
   ([now, left]) => {
@@ -81,13 +83,10 @@ useCaseKeys(access, go);
       <p v-else aria-live="polite">Fetching the case …</p>
     </main>
     <template v-else>
-      <main v-if="stage === 'open' || stage === 'mend'" class="page">
+      <main class="page">
         <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
-        <WorkView :key="stage" :data="data" :stage="stage" :trouble="trouble" :tell="say" @go="go" />
-      </main>
-      <main v-else class="page">
-        <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
-        <NoVerdict v-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
+        <WorkView v-if="working" :key="working" :data="data" :stage="working" :trouble="trouble" :tell="say" @go="go" />
+        <NoVerdict v-else-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
         <div v-else class="case">
           <PumpDrawing
             class="drawn"
@@ -114,13 +113,7 @@ useCaseKeys(access, go);
           </div>
         </div>
       </main>
-      <JotLine
-        v-if="stage !== 'open' && stage !== 'mend'"
-        class="jot"
-        :data="data"
-        :tell="say"
-        :trouble="at ? '' : trouble"
-      />
+      <JotLine v-if="!working" class="jot" :data="data" :tell="say" :trouble="at ? '' : trouble" />
       <PlaceEditor v-if="judged" v-model:at="at" :data="judged" :knowledge="knowledge" :trouble="trouble" :tell="say" />
       <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="say" />
       <PlanDialog v-if="judged" v-model:visible="planning" :data="judged" />

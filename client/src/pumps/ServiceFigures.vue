@@ -2,13 +2,13 @@
 import Button from 'primevue/button';
 import Message from 'primevue/message';
 import { computed, ref } from 'vue';
-import PhotoStrip from '@/cases/work/PhotoStrip.vue';
 import { api, inWords, problemsIn, Refusal, taken, type PumpResource, type Schemas } from '@/shared/api/client';
 import DoubtDialog from '@/shared/doubt/DoubtDialog.vue';
 import { useDoubts } from '@/shared/doubt/useDoubts';
 import { useDraft } from '@/shared/drafts/useDraft';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import EntryField from '@/shared/ui/EntryField.vue';
+import PhotoStrip from '@/shared/ui/PhotoStrip.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import BoltFigures from './BoltFigures.vue';
 import KitFigures from './KitFigures.vue';

@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Expectation.Everyday;
@@ -15,9 +16,9 @@ namespace MildHunch.Web.Pumps;
 /// <param name="Sheet">The figures as a whole.</param>
 public sealed record PumpSheetRequest(
     PumpSheetDto? Sheet,
-    [property: System.ComponentModel.Description("true where a torque that was asked back is really so")] bool? Sure = null);
+    [property: Description("true where a torque that was asked back is really so")] bool? Sure = null);
 
-/// <summary>A group of bolts of this pump, with its torque or what stands in for it.</summary>
+/// <summary>One sheet by which a pump is opened: versions, bolts with their torque or what stands in for it, parts.</summary>
 public sealed record SheetOfPump(
     string Id, string Name, bool Beside, IReadOnlyList<SheetVersionDto> Versions, IReadOnlyList<BoltGroupDto> Groups,
     IReadOnlyList<SheetPartDto> Parts);
@@ -25,8 +26,8 @@ public sealed record SheetOfPump(
 public sealed record SheetVersionDto(string Id, string Name, IReadOnlyList<PartNameDto> Choices);
 
 public sealed record SheetPartDto(
-    string Part, string Name, [property: System.ComponentModel.Description("how many this pump has")] int Count, bool Renewed,
-    [property: System.ComponentModel.Description("what is measured at it")] IReadOnlyList<string> Measured);
+    string Part, string Name, [property: Description("how many this pump has")] int Count, bool Renewed,
+    [property: Description("what is measured at it")] IReadOnlyList<string> Measured);
 
 /// <summary>What can be noted of a pump: its sheets, and choices between them where there are several.</summary>
 public sealed record SheetsOfPumpResponse(

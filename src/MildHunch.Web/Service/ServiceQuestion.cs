@@ -33,19 +33,23 @@ internal sealed record ServiceQuestion(
             pump, sheet, all, [.. read.SelectMany(r => r.Parts)], Mapping.Choice(request.Scope, "scope", ServiceScope.WhatFailed), own);
     }
 
-    private static IReadOnlyList<ServiceSheet> SheetsOf(ReciprocatingPump pump, Fitting fittings, PumpSheetDto own, ServiceSheets sheets) =>
-        [.. sheets.Beside(pump, fittings).Prepend(TheSheet(sheets.For(pump, fittings), own.Id)).Select(s => s.On(own.Choices ?? []))];
-
     /// <summary>The pump's own sheet and those of what stands beside it, as they are on this pump.</summary>
-    public static IReadOnlyList<ServiceSheet> Sheets(ReciprocatingPump pump, SetupDto? setup, PumpSheetDto own, ServiceSheets sheets) =>
-        SheetsOf(pump, setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore()), own, sheets);
+    public static IReadOnlyList<ServiceSheet> Sheets(ReciprocatingPump pump, SetupDto? setup, PumpSheetDto own, ServiceSheets sheets)
+    {
+        var fittings = FittingsOf(pump, setup);
+        var main = TheSheet(sheets.For(pump, fittings), own.Id);
+        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []))];
+    }
 
     /// <summary>Every sheet by which it might be opened, in all versions: what may be noted of it.</summary>
     public static IReadOnlyList<ServiceSheet> Possible(ReciprocatingPump pump, SetupDto? setup, ServiceSheets sheets)
     {
-        var fittings = setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore());
+        var fittings = FittingsOf(pump, setup);
         return [.. sheets.For(pump, fittings), .. sheets.Beside(pump, fittings)];
     }
+
+    private static Fitting FittingsOf(ReciprocatingPump pump, SetupDto? setup) =>
+        setup is null ? Fitting.None : Fittings.Of(pump, setup.ToCore());
 
     private static ServiceSheet TheSheet(IReadOnlyList<ServiceSheet> known, string? id) => id is null
         ? known[0]

@@ -1,3 +1,4 @@
+using System.ComponentModel;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
@@ -5,7 +6,7 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Service;
 
 public sealed record PublishedPartDto(
-    string Part, string Name, string Kind, string Per, [System.ComponentModel.Description("again, judge or new")] string Fit,
+    string Part, string Name, string Kind, string Per, [Description("again, judge or new")] string Fit,
     IReadOnlyList<string> Serves);
 
 public sealed record PublishedGroupDto(string Group, string Name, string Pattern, string Per);

@@ -4,8 +4,13 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>The work at a case: planned, opened, found, closed, by several hands.</summary>
-public class CaseWorkTests(Product product)
+public sealed class CaseWorkTests : IDisposable
 {
+    // Of its own: others look at the list of cases while these change it.
+    private readonly Product product = new();
+
+    public void Dispose() => product.Dispose();
+
     [Fact]
     public async Task From_the_leader_to_the_last_tick()
     {
@@ -74,6 +79,41 @@ public class CaseWorkTests(Product product)
         Answers(shown).ShouldBe(["spring"]);
     }
 
+    /// <summary>A plunger of 0.7 in is 17.78 mm, thinner than 17.95 mm (1 in = 25.4 mm by definition).</summary>
+    [Fact]
+    public async Task What_is_measured_beyond_a_limit_is_said_whatever_its_unit()
+    {
+        var (_, pump) = await product.Send(HttpMethod.Post, "/api/pumps", new JsonObject
+        {
+            ["tag"] = "LIMIT-1",
+            ["pump"] = Product.Pump(),
+            ["setup"] = Product.Setup(),
+        });
+        await product.Send(
+            HttpMethod.Put, $"/api/pumps/{pump!["id"]}/sheet",
+            new JsonObject
+            {
+                ["sheet"] = new JsonObject
+                {
+                    ["limits"] = new JsonObject { ["plunger: diameter"] = new JsonObject { ["least"] = Product.Amount(17.95, "mm") } },
+                },
+            },
+            $"\"{pump["version"]}\"");
+        var (_, opened) = await product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = pump["id"]!.GetValue<string>(), ["complaint"] = "Weeps" });
+        var work = new JsonObject
+        {
+            ["plan"] = new JsonObject { ["targets"] = new JsonArray(new JsonObject { ["part"] = "plunger" }) },
+            ["found"] = new JsonObject { ["plunger.1"] = Measured(0.7), ["plunger.2"] = Measured(0.71) },
+        };
+        var (response, shown) = await product.Send(
+            HttpMethod.Post, $"/api/cases/{opened!["id"]}/changes", new JsonObject { ["work"] = work }, $"\"{opened["version"]}\"");
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, shown?.ToJsonString());
+        var found = shown!["work"]!["found"]!;
+        found["plunger.1"]!["outside"]![0]!.GetValue<string>().ShouldBe("Diameter 0.7 in is below 17.95 mm: renew it.");
+        found["plunger.2"]!["outside"]!.AsArray().ShouldBeEmpty();
+    }
+
     [Theory]
     [InlineData("valve.9.discharge", "failed", "pitted", "a part and place of the plan")]
     [InlineData("valve.2.discharge", "failed", "melted", "“melted”")]
@@ -98,6 +138,13 @@ public class CaseWorkTests(Product product)
         body!["errors"]!.AsObject().Single().Key.ShouldBe("work.plan.targets[0].part");
         (await product.Get($"/api/cases/{id}"))["work"]!["plan"]!["targets"]![0]!["part"]!.GetValue<string>().ShouldBe("valve");
     }
+
+    private static JsonObject Measured(double inches) => new()
+    {
+        ["state"] = "worn",
+        ["by"] = "Ines Halvard",
+        ["measures"] = new JsonObject { ["diameter"] = Product.Amount(inches, "in") },
+    };
 
     private static string[] Answers(JsonNode shown) =>
         [.. shown["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "found-discharge-valves")

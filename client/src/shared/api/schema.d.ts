@@ -2133,6 +2133,8 @@ export interface components {
                 [key: string]: components["schemas"]["QuantityDto"];
             };
             photos: string[];
+            /** @description what was measured beyond the limits of the pump's own figures, in words */
+            outside: string[];
         };
         /** @description What was found at one part in one place. */
         FoundPartDto: {
@@ -2888,7 +2890,7 @@ export interface components {
             /** @description start, middle or end */
             anchor: null | string;
         };
-        /** @description A group of bolts of this pump, with its torque or what stands in for it. */
+        /** @description One sheet by which a pump is opened: versions, bolts with their torque or what stands in for it, parts. */
         SheetOfPump: {
             id: string;
             name: string;

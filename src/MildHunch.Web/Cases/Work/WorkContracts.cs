@@ -41,7 +41,8 @@ public sealed record AcknowledgedAtDto(string By, DateTime At, IReadOnlyList<str
 
 public sealed record FoundPartAtDto(
     string State, string? Finding, string By, DateTime At, string? Note, double? SuctionSeconds, bool? Moves,
-    IReadOnlyDictionary<string, QuantityDto>? Measures, IReadOnlyList<string> Photos);
+    IReadOnlyDictionary<string, QuantityDto>? Measures, IReadOnlyList<string> Photos,
+    [property: Description("what was measured beyond the limits of the pump's own figures, in words")] IReadOnlyList<string> Outside);
 
 /// <summary>The work at a case as it stands.</summary>
 public sealed record WorkDto(

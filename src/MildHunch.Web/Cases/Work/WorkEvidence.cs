@@ -1,4 +1,5 @@
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
@@ -55,7 +56,7 @@ public sealed class WorkEvidence(FindingCatalogue findings, Catalogue catalogue)
         var asked = plan.Sheet.Parts.Where(p => findings.Kind(p.Kind) is { Whole: true })
             .SelectMany(p => p.Per.On(plan.Pump).Select(at => new PartAt(p, at))).Where(p => QuestionAt(p)?.Cue == cue)
             .Select(p => (p.Part, Found: found.GetValueOrDefault(CavityMap.Key(p.Part.Id, p.Place)))).ToArray();
-        if (asked.Length == 0 || asked.Any(a => a.Found is null || a.Found.State == FoundState.Failed.ToString().ToLowerInvariant()))
+        if (asked.Length == 0 || asked.Any(a => a.Found is null || a.Found.State == FoundState.Failed.Named()))
             return null;
         var pressed = asked.Where(a => findings.Kind(a.Part.Kind)!.Tested).All(a => a.Found!.Moves == true);
         return new CueDto(cue, !pressed && catalogue.Cue(cue)!.Answer(NotPressed) is not null ? NotPressed : AllGood);

@@ -52,7 +52,7 @@ internal static class WorkFacts
 
     private static FoundPartAtDto Noted(FoundPartDto found, DateTime at) => new(
         found.State!, found.Finding, found.By!.Trim(), at, found.Note?.Trim(), found.SuctionSeconds, found.Moves, found.Measures,
-        found.Photos ?? []);
+        found.Photos ?? [], []);
 
     private static T? Kept<T>(IEnumerable<FactEntity> facts, string name)
         where T : class => facts.LastOrDefault(f => f.Name == name) is { } fact ? Stored.Read<T>(fact.Value) : null;

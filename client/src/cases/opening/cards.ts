@@ -5,7 +5,6 @@ export type Step = Schemas['ServiceStepDto'];
 export type StepPlace = Schemas['StepPlaceDto'];
 export type BoltGroup = Schemas['BoltGroupDto'];
 export type Work = Schemas['WorkDto'];
-export type Inspection = Schemas['InspectionDto'];
 
 /** One thing at a time: what lies on the bench, one step, bolts by number, the map of what was found. */
 export type Card =

@@ -5,9 +5,9 @@ import SelectButton from 'primevue/selectbutton';
 import Textarea from 'primevue/textarea';
 import { computed, ref, watch } from 'vue';
 import type { Schemas } from '@/shared/api/client';
+import PhotoStrip from '@/shared/ui/PhotoStrip.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import MeasureFields from './MeasureFields.vue';
-import PhotoStrip from './PhotoStrip.vue';
 import WhoField from './WhoField.vue';
 import { placeName, type Plan, type Work } from './cards';
 
@@ -110,6 +110,9 @@ const named = (state: string) => kind.value?.findings.filter((f) => f.state === 
       <div v-if="found" class="tells" aria-live="polite">
         <p v-if="finding?.cause">
           <b>{{ finding.cause }}</b>
+        </p>
+        <p v-for="o in found.outside" :key="o">
+          <b>{{ o }}</b>
         </p>
         <p v-if="finding?.then">{{ finding.then }}</p>
         <p v-if="found.state === 'failed'" class="quiet">The verdict now says: {{ leader }}.</p>

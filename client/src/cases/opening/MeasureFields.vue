@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { watch } from 'vue';
 import type { Quantity, Schemas } from '@/shared/api/client';
 import { quantity } from '@/shared/format';
 import { forField, readEntry, whyNot } from '@/shared/numbers';
 import EntryField from '@/shared/ui/EntryField.vue';
 
-/** What is measured at a part, held against the limits of the pump's own figures. */
+/** What is measured at a part, and the limits of the pump's own figures. */
 const props = defineProps<{
   draft: string;
   measures: readonly Schemas['MeasureDto'][];
@@ -42,17 +42,10 @@ const problem = (name: string) => {
   return text && !read(name) ? `${whyNot(text)}. Write it like 17.95.` : undefined;
 };
 
-const millimetres = (q: Quantity) =>
-  (q.unit === 'in' ? 25.4 : q.unit === 'm' ? 1000 : q.unit === 'cm' ? 10 : 1) * q.value;
-const says = (m: Schemas['MeasureDto']) => {
-  const { least, most } = m.limit ?? {};
-  const value = read(m.name);
-  if (value && least && millimetres(value) < millimetres(least)) return `below ${quantity(least, 5)}: renew it`;
-  if (value && most && millimetres(value) > millimetres(most)) return `above ${quantity(most, 5)}: renew it`;
-  const bounds = [least && `not below ${quantity(least, 5)}`, most && `not above ${quantity(most, 5)}`].filter(Boolean);
-  return bounds.length ? bounds.join(', ') : 'no limit on the page of service figures';
-};
-const out = computed(() => props.measures.map((m) => says(m)));
+const bounds = ({ limit }: Schemas['MeasureDto']) =>
+  [limit?.least && `not below ${quantity(limit.least, 5)}`, limit?.most && `not above ${quantity(limit.most, 5)}`]
+    .filter(Boolean)
+    .join(', ') || 'no limit on the page of service figures';
 
 function take() {
   if (props.measures.some((m) => problem(m.name))) return;
@@ -68,7 +61,7 @@ function take() {
 
 <template>
   <div class="measures" @focusout="take">
-    <div v-for="(m, i) in measures" :key="m.name">
+    <div v-for="m in measures" :key="m.name">
       <EntryField
         v-if="typed[m.name]"
         v-model="typed[m.name]!.text"
@@ -77,7 +70,7 @@ function take() {
         :units="units"
         :problem="problem(m.name)"
       />
-      <span class="quiet" aria-live="polite">{{ out[i] }}</span>
+      <span class="quiet">{{ bounds(m) }}</span>
     </div>
   </div>
 </template>

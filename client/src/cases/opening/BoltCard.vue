@@ -83,7 +83,7 @@ function look(number: string): string {
 
 const says = (number: string) => (turn.value && Number(number) === turn.value.number ? `Bolt ${number}: done` : '');
 
-defineExpose({ forward, back, look, says });
+defineExpose({ forward, look, says });
 </script>
 
 <template>
