@@ -40,10 +40,14 @@ public class PhotoTests(Product product)
     [Fact]
     public async Task What_is_no_picture_or_too_large_is_refused_in_words()
     {
-        var (response, body) = await Send("not a picture"u8.ToArray(), "image/jpeg");
-        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
-        body!["errors"]!["photo"]![0]!.GetValue<string>().ShouldContain("JPEG, PNG or WebP");
-        (response, body) = await Send(new byte[60 * 1024 * 1024], "image/jpeg");
+        foreach (var type in new[] { "image/jpeg", "application/pdf", "application/octet-stream" })
+        {
+            var (refused, why) = await Send("not a picture"u8.ToArray(), type);
+            refused.StatusCode.ShouldBe(HttpStatusCode.BadRequest, type);
+            why!["errors"]!["photo"]![0]!.GetValue<string>().ShouldContain("JPEG, PNG or WebP");
+        }
+
+        var (response, body) = await Send(new byte[60 * 1024 * 1024], "image/jpeg");
         response.StatusCode.ShouldBe(HttpStatusCode.RequestEntityTooLarge);
         body!["detail"]!.GetValue<string>().ShouldContain("60 MB; at most 20 MB");
         (await product.Http.GetAsync("/api/photos/..%2f..%2fmild-hunch.db", TestContext.Current.CancellationToken)).StatusCode

@@ -189,5 +189,21 @@ public sealed record ServiceSheet
         };
     }
 
+    /// <summary>Several sheets of one pump worked as one, each as it is on this pump: its own, and those of what stands beside it.</summary>
+    /// <param name="sheets">At least one; a part or group of an id that an earlier one has is that of the earlier one.</param>
+    public static ServiceSheet Together(IReadOnlyList<ServiceSheet> sheets) => sheets.Count == 1
+        ? sheets[0]
+        : sheets[0] with
+        {
+            Id = string.Join("+", sheets.Select(s => s.Id)),
+            Name = string.Join("; ", sheets.Select(s => s.Name)),
+            Hazards = [.. sheets.SelectMany(s => s.Hazards).Distinct()],
+            Versions = [.. sheets.SelectMany(s => s.Versions)],
+            Groups = [.. sheets.SelectMany(s => s.Groups).DistinctBy(g => g.Id)],
+            Parts = [.. sheets.SelectMany(s => s.Parts).DistinctBy(p => p.Id)],
+            Stacks = [.. sheets.SelectMany(s => s.Stacks).DistinctBy(s => s.Id)],
+            Leave = [.. sheets.SelectMany(s => s.Leave).Distinct()],
+        };
+
     private static bool Names(IReadOnlyList<string> wanted, string name) => wanted.Count == 0 || wanted.Contains(name);
 }

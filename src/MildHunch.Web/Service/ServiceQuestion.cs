@@ -24,11 +24,8 @@ internal sealed record ServiceQuestion(
             : throw Mapping.Missing("targets", "at least one part or fault");
         var read = targets.Select((t, k) => Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue))).ToArray();
 
-        // One plan is worked by one sheet: the pump's own, or that of what stands beside it.
-        var sheet = read[0].Sheet;
-        if (Array.FindIndex(read, r => r.Sheet != sheet) is var other and >= 0)
-            throw new ImpossibleInputException(
-                $"targets[{other}]", "a part of another sheet", $"parts of “{sheet.Name}” only; make a plan of its own for the other");
+        // In the order in which they are worked, whatever the order asked.
+        var sheet = ServiceSheet.Together([.. all.Where(s => read.Any(r => r.Sheet == s))]);
         return new ServiceQuestion(
             pump, sheet, all, [.. read.SelectMany(r => r.Parts)], Mapping.Choice(request.Scope, "scope", ServiceScope.WhatFailed), own);
     }

@@ -69,6 +69,8 @@ public class DrawingTests
         PartAt[] valves = [.. ServiceTargets.At(sheet.Part("valve")!, Fog2, ServicePlace.Whole)];
         CavityMap.Of(Fog2, valves).Shapes.Where(s => s.Ink == Ink.Part).Select(s => s.Key).Order().ShouldBe(
             ["valve.1.discharge", "valve.1.inlet", "valve.2.discharge", "valve.2.inlet", "valve.3.discharge", "valve.3.inlet"]);
+        CavityMap.Of(Fog2, valves[..1]).Shapes.Select(s => s.Key).ShouldBe(
+            CavityMap.Of(Fog2, valves).Shapes.Select(s => s.Key), "places that stay shut are on the map too");
     }
 
     private static void Sound(Picture picture)

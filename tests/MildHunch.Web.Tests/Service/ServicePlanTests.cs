@@ -53,6 +53,22 @@ public class ServicePlanTests(Product product)
     }
 
     [Fact]
+    public async Task A_valve_and_the_unloader_are_one_piece_of_work_locked_out_once()
+    {
+        var ask = Ask(new JsonObject { ["part"] = "unloader-pin" }, Target("valve", 2, "discharge"));
+        var fog = (await product.Get("/api/pumps")).AsArray().Single(p => p!["tag"]!.GetValue<string>() == "FOG-2")!;
+        (ask["pump"], ask["setup"]) = (fog["pump"]!.DeepClone(), fog["setup"]!.DeepClone());
+        var plan = await Plan(ask);
+        plan["sheet"]!.GetValue<string>().ShouldBe("six-caps+unloader");
+        Names(plan["opens"]).ShouldContain("valve 2 discharge");
+        Names(plan["opens"]).ShouldContain(n => n.StartsWith("unloader-pin", StringComparison.Ordinal));
+        var steps = plan["steps"]!.AsArray().Select(s => s!["id"]!.GetValue<string>()).ToArray();
+        steps.ShouldBeUnique();
+        steps.Count(s => s == "lock-out.1").ShouldBe(1);
+        plan["bolts"]!.AsArray().Select(b => b!["group"]!.GetValue<string>()).ShouldBe(["caps", "unloader-front"], ignoreOrder: true);
+    }
+
+    [Fact]
     public async Task A_fault_of_an_end_of_an_intensifier()
     {
         var ask = Ask(new JsonObject { ["fault"] = "intens-seal-dynamic", ["end"] = "left" });

@@ -99,7 +99,7 @@ const plates = computed(() =>
           <path v-else :d="path(s)" :class="[...classOf(s), { open: s.kind === 'line' }]" />
         </g>
       </template>
-      <g v-for="p in plates" :key="p.key ?? ''" class="plate-words">
+      <g v-for="p in plates" :key="p.key ?? ''" class="plate-words" :class="p.key ? look?.(p.key) : undefined">
         <rect :x="p.x - p.w / 2" :y="p.y - 13" :width="p.w" height="26" />
         <text :x="p.x" :y="p.y + 6" text-anchor="middle">{{ p.text }}</text>
       </g>
@@ -224,6 +224,11 @@ text.now {
   stroke-dasharray: 6 5;
 }
 
+.part.shut {
+  fill: none;
+  stroke: var(--line);
+}
+
 .part.chosen {
   stroke: var(--water);
   stroke-width: 5;
@@ -258,6 +263,15 @@ text.now {
   font-family: var(--font-tag);
   font-weight: 600;
   font-size: 19px;
+}
+
+.plate-words.shut rect {
+  fill: var(--paper);
+}
+
+.plate-words.shut text {
+  fill: var(--ink-2);
+  font-weight: 500;
 }
 
 .target {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
 import Button from 'primevue/button';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { api, inWords, taken, type CaseResource, type Schemas } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
@@ -47,11 +47,33 @@ const places = computed(() => [
   }),
 ]);
 
-function byHand() {
+interface Chosen {
+  part: string;
+  where: string;
+}
+const chosen = ref<Chosen[]>([]);
+const said = ({ part, where }: Chosen) =>
+  `${parts.value.find((p) => p.value === part)?.text ?? part}, ${places.value.find((p) => p.value === where)?.text ?? where}`;
+
+const form = useTemplateRef<HTMLElement>('form');
+function another() {
   if (!part.value) return;
-  const whole = where.value === everywhere;
-  const place = whole ? {} : ends.value ? { end: where.value } : { cylinder: Number(where.value) };
-  emit('choose', { targets: [{ part: part.value, ...place }], scope: whole ? 'whole-set' : 'what-failed' });
+  const now = { part: part.value, where: where.value };
+  if (!chosen.value.some((c) => c.part === now.part && c.where === now.where)) chosen.value.push(now);
+  part.value = '';
+  // What was chosen is seen, however low the page stands.
+  void nextTick(() => form.value?.scrollIntoView({ block: 'end' }));
+}
+
+function byHand() {
+  another();
+  if (!chosen.value.length) return;
+  // A part without a place is meant at every place of it.
+  const target = (c: Chosen) =>
+    c.where === everywhere
+      ? { part: c.part }
+      : { part: c.part, ...(ends.value ? { end: c.where } : { cylinder: Number(c.where) }) };
+  emit('choose', { targets: chosen.value.map(target), scope: 'what-failed' });
 }
 </script>
 
@@ -101,10 +123,29 @@ function byHand() {
         />
       </article>
     </div>
-    <form class="hand" aria-label="Parts chosen by hand" @submit.prevent="byHand">
+    <form ref="form" class="hand" aria-label="Parts chosen by hand" @submit.prevent="byHand">
       <ChoiceField v-model="part" label="Or a part of your choice" :options="parts" placeholder="part" />
       <ChoiceField v-model="where" label="Where" :options="places" />
-      <Button type="submit" severity="secondary" variant="outlined" label="Plan this" :disabled="!part" />
+      <Button severity="secondary" variant="outlined" label="And another" :disabled="!part" @click="another" />
+      <Button
+        type="submit"
+        severity="secondary"
+        variant="outlined"
+        label="Plan this"
+        :disabled="!part && !chosen.length"
+      />
+      <ul v-if="chosen.length" class="chosen" aria-label="Chosen so far">
+        <li v-for="(c, i) in chosen" :key="`${c.part} ${c.where}`">
+          {{ said(c) }}
+          <Button
+            variant="text"
+            severity="secondary"
+            label="Not this"
+            :aria-label="`Not this: ${said(c)}`"
+            @click="chosen.splice(i, 1)"
+          />
+        </li>
+      </ul>
     </form>
   </section>
 </template>
@@ -113,9 +154,9 @@ function byHand() {
 .chooser {
   display: grid;
   gap: 0.75rem;
+  flex: none;
   align-content: start;
   padding: 0.75rem 1rem 1rem;
-  overflow-y: auto;
 }
 
 h2 {
@@ -188,11 +229,17 @@ ul {
 
 .hand {
   display: grid;
-  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto auto;
   gap: 0.75rem;
   align-items: end;
   padding-top: 0.75rem;
   border-top: 1px solid var(--line);
+}
+
+.chosen {
+  grid-column: 1 / -1;
+  padding: 0;
+  list-style: none;
 }
 
 @media (max-width: 640px) {

@@ -22,8 +22,13 @@ const stack = computed(() => (step.value ? stackOf(props.plan, step.value, props
 const off = computed(() => offParts(props.plan, props.work));
 const stackLook = (key: string) => (key === step.value?.part ? 'lit' : off.value.has(key) ? 'off' : '');
 
-const mapLook = (key: string) => `${props.work.found[key]?.state ?? 'unseen'}${key === props.place ? ' chosen' : ''}`;
+const opened = computed(() => new Set(props.plan.inspect.map((i) => i.id)));
+const mapLook = (key: string) => {
+  if (!opened.value.has(key)) return 'shut';
+  return `${props.work.found[key]?.state ?? 'unseen'}${key === props.place ? ' chosen' : ''}`;
+};
 const mapWords = (key: string) => {
+  if (!opened.value.has(key)) return 'stays shut';
   const found = props.work.found[key];
   if (!found) return 'look';
   return props.plan.kinds.flatMap((k) => k.findings).find((f) => f.id === found.finding)?.name ?? found.state;

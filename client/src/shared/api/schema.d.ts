@@ -1540,9 +1540,8 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "image/jpeg": string;
-                    "image/png": string;
-                    "image/webp": string;
+                    "image/*": string;
+                    "*/*": string;
                 };
             };
             responses: {

@@ -16,9 +16,12 @@ public static class CavityMap
     /// <summary>Stable name of a part at a place: "valve", "valve.2", "valve.2.discharge".</summary>
     public static string Key(string part, ServicePlace place) => place == ServicePlace.Whole ? part : $"{part}.{place.Key}";
 
-    /// <summary>The map of these parts; one row for each part, and for each side of it.</summary>
-    public static Picture Of(ReciprocatingPump pump, IReadOnlyList<PartAt> looked)
+    /// <summary>The map of these kinds of part at every place of the pump; one row for each, and for each side of it.</summary>
+    /// <param name="pump">The pump.</param>
+    /// <param name="opened">Parts that are looked at; places of the same part that stay closed are drawn beside them.</param>
+    public static Picture Of(ReciprocatingPump pump, IReadOnlyList<PartAt> opened)
     {
+        PartAt[] looked = [.. opened.Select(p => p.Part).Distinct().SelectMany(p => p.Per.On(pump).Select(at => new PartAt(p, at)))];
         var rows = looked.Where(p => p.Place.Cylinder is not null).GroupBy(p => (p.Part, p.Place.Side)).ToArray();
         var whole = looked.Where(p => p.Place.Cylinder is null).ToArray();
         var width = NamesWidth + (pump.Cylinders * (CellWidth + Gap)) + Gap;

@@ -35,9 +35,9 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
             return new PlanOptionsResponse(
                 [], "No suspect is mended by opening the pump. Choose the parts yourself if it is to be opened.");
         var leader = open[0];
-        var next = open.Skip(1).FirstOrDefault(o => o.Sheet == leader.Sheet && o.Suspect.Action != leader.Suspect.Action);
+        var next = open.Skip(1).FirstOrDefault(o => o.Suspect.Action != leader.Suspect.Action);
         Opening[] both = next is null ? [leader] : [leader, next];
-        var asked = new Asked(shown, pump, open);
+        var asked = new Asked(shown, pump, all, open);
         return new PlanOptionsResponse(
             [
                 Option("leader", $"Only {Phrase(leader)}", [leader], ServiceScope.WhatFailed, asked),
@@ -66,7 +66,8 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
 
     private PlanOptionDto Option(string id, string name, IReadOnlyList<Opening> open, ServiceScope scope, Asked asked)
     {
-        var plan = new ServicePlanner(sheets).Plan(open[0].Sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).Distinct()], scope);
+        var sheet = ServiceSheet.Together([.. asked.Sheets.Where(s => open.Any(o => o.Sheet == s))]);
+        var plan = new ServicePlanner(sheets).Plan(sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).Distinct()], scope);
         var cost = PartsBill.Of(plan, asked.Shown.Pump.Sheet).Cost(prices.Currency);
         var names = new PlaceNames(asked.Pump);
         var targets = open.SelectMany(o => o.Parts).Distinct().Select(p =>
@@ -129,5 +130,6 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
 
     private sealed record Opening(SuspectDto Suspect, ServiceSheet Sheet, IReadOnlyList<PartAt> Parts);
 
-    private sealed record Asked(CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<Opening> Open);
+    private sealed record Asked(
+        CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, IReadOnlyList<Opening> Open);
 }
