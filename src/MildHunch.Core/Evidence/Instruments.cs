@@ -55,10 +55,15 @@ internal sealed class Instruments(ReciprocatingPump pump, Setup setup, CaseEvide
         ? OrificeShare * modelled
         : SigmaOf(new Reading(what, new Quantities.Amount(what.Kind, modelled)));
 
+    /// <summary>One sigma of the gauge at the head while its needle stands still, Pa.</summary>
+    public static double DialSigma(ReciprocatingPump pump, Setup setup) => Dial(SpanAtHead(pump, setup), 0);
+
     private double UsualSpan => SpanOverRating * pump.RatedPressure.Si;
 
+    private double HeadSpan => SpanAtHead(pump, setup);
+
     // The span that was entered is the head gauge's; whoever reads the outlet's reads another.
-    private double HeadSpan => setup.GaugeSpan?.Si ?? UsualSpan;
+    private static double SpanAtHead(ReciprocatingPump pump, Setup setup) => setup.GaugeSpan?.Si ?? SpanOverRating * pump.RatedPressure.Si;
 
     private static double Dial(double span, double swing) => Math.Sqrt(Math.Pow(DialClass * span / 2, 2) + Math.Pow(swing / 6, 2));
 

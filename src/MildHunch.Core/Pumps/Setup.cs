@@ -139,6 +139,12 @@ public sealed record Setup
     /// <summary>The same set-up at a measured speed, which no drive can talk away.</summary>
     public Setup At(RotationalSpeed measured) => this with { Speed = measured, Drive = null };
 
+    /// <summary>The same set-up as if nothing held the pressure but nozzle or process.</summary>
+    public Setup Uncontrolled() => this with { ControlSetting = null, Relief = null };
+
+    /// <summary>The same set-up with its control at another pressure.</summary>
+    public Setup SetTo(GaugePressure pressure) => this with { ControlSetting = pressure };
+
     /// <summary>The same set-up with a measured nozzle.</summary>
     public Setup With(Nozzle measured) => this with { Nozzle = measured };
 }

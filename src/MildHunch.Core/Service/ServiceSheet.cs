@@ -189,7 +189,7 @@ public sealed record ServiceSheet
         };
     }
 
-    /// <summary>Several sheets of one pump worked as one, each as it is on this pump: its own, and those of what stands beside it.</summary>
+    /// <summary>Several sheets worked as one, each as it is on this pump: its own, and those of what stands beside it.</summary>
     /// <param name="sheets">At least one; a part or group of an id that an earlier one has is that of the earlier one.</param>
     public static ServiceSheet Together(IReadOnlyList<ServiceSheet> sheets) => sheets.Count == 1
         ? sheets[0]

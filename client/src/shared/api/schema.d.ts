@@ -197,6 +197,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/control-setting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next move at the screw of an unloader or regulator: a quarter turn at most, with what the gauge should do. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ControlSettingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ControlSettingResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate/assumptions": {
         parameters: {
             query?: never;
@@ -1892,6 +1932,21 @@ export interface components {
             /** Format: double */
             sigmas: number;
         };
+        ControlSettingRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            /** @description ratings of whatever else stands under this pressure */
+            limits: null | components["schemas"]["PressureLimitDto"][];
+            target: null | components["schemas"]["QuantityDto"];
+            /** @description readings in the order in which they were taken; none at first */
+            moves?: null | components["schemas"]["ScrewMoveDto"][];
+        };
+        ControlSettingResponse: {
+            fit: components["schemas"]["SettingFitDto"];
+            next: components["schemas"]["SettingNextDto"];
+            nearestLimit: components["schemas"]["PressureLimitDto"];
+            limits: components["schemas"]["PressureLimitDto"][];
+        };
         /** @description What an hour of running with these faults costs beyond the same work done by the sound pump. */
         CostDto: {
             /** Format: double */
@@ -2062,6 +2117,15 @@ export interface components {
             figures: components["schemas"]["FigureDto"][];
             power: components["schemas"]["PowerSplitDto"];
             cost: null | components["schemas"]["CostDto"];
+        };
+        ExpectedDto: {
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            unit: string;
         };
         FaultDto: {
             id: string;
@@ -2558,6 +2622,10 @@ export interface components {
             leaks: components["schemas"]["QuantityDto"];
             friction: components["schemas"]["QuantityDto"];
         };
+        PressureLimitDto: {
+            what: null | string;
+            pressure: null | components["schemas"]["QuantityDto"];
+        };
         /** @description Prices in the shop's currency. */
         PricesDto: {
             /** Format: double */
@@ -2755,6 +2823,18 @@ export interface components {
              */
             fittings?: null | number;
         };
+        /** @description What was read after a turn of the screw. */
+        ScrewMoveDto: {
+            /**
+             * Format: double
+             * @description turns in since the first reading, in all; below 0 for out
+             */
+            turns: null | number;
+            running: null | components["schemas"]["QuantityDto"];
+            spike?: null | components["schemas"]["QuantityDto"];
+            /** @description none, some or most: what came out of the bypass with the outlet open */
+            bypass?: null | string;
+        };
         ServicePlaceDto: {
             /** Format: int32 */
             cylinder: null | number;
@@ -2833,6 +2913,35 @@ export interface components {
             side?: null | string;
             /** @description left or right, on an intensifier */
             end?: null | string;
+        };
+        SettingFitDto: {
+            /**
+             * Format: double
+             * @description what one turn is worth; null while too little was read
+             */
+            barPerTurn: null | number;
+            /**
+             * Format: double
+             * @description one sigma of a reading, bar
+             */
+            sigma: number;
+            /**
+             * Format: double
+             * @description turns at which the nozzle takes all; null while that was not seen
+             */
+            kneeTurns: null | number;
+            kneePressure: null | components["schemas"]["QuantityDto"];
+        };
+        SettingNextDto: {
+            /** @description turn, reseat (shut, open, read again), back, stop or done */
+            do: string;
+            /**
+             * Format: double
+             * @description signed, in is above 0; at most a quarter
+             */
+            turns: null | number;
+            expected: null | components["schemas"]["ExpectedDto"];
+            why: string;
         };
         /** @description How it is run, as the technician believes. */
         SetupDto: {
