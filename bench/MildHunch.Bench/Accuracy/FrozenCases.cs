@@ -129,7 +129,11 @@ internal static class FrozenCases
         var truth = line.Truth
             .Select(t => all.FirstOrDefault(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side)).ToArray();
         var possible = new CueModel(catalogue, pump, setup, []);
-        return truth.Contains(null) || !line.Cues.Concat(line.SlowCues).All(a => possible.Allows(Fact(a))) ? null : new DrawnCase(
+
+        // An answer to a question that such a pump is no longer asked is left out; one that it cannot give leaves out the case.
+        bool Asked(Answer a) => catalogue.Cue(a.Cue) is { } cue && Catalogue.Fits(cue, pump, setup);
+        var (quick, slow) = (line.Cues.Where(Asked).ToArray(), line.SlowCues.Where(Asked).ToArray());
+        return truth.Contains(null) || !quick.Concat(slow).All(a => possible.Allows(Fact(a))) ? null : new DrawnCase(
             line.Kind,
             pump,
             setup,
@@ -138,8 +142,8 @@ internal static class FrozenCases
             [.. line.Readings.Select(r => Observables.Find(r.What)! is var what
                 ? (new Reading(what, new Amount(what.Kind, r.Si)), r.Sigma, r.Error)
                 : default)],
-            [.. line.Cues.Select(Fact)],
-            [.. line.SlowCues.Select(Fact)],
+            [.. quick.Select(Fact)],
+            [.. slow.Select(Fact)],
             []);
     }
 

@@ -18,7 +18,7 @@ defineProps<{
   trouble: string;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
-defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
+defineEmits<{ why: [key: string]; plan: []; limit: []; opening: []; go: [stage: Stage] }>();
 </script>
 
 <template>
@@ -49,7 +49,15 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
     />
     <AskPanel v-else-if="stage === 'ask'" class="now" :data="data" :knowledge="knowledge" :tell="tell" />
     <MeasurePanel v-else-if="stage === 'measure'" class="now" :data="data" :knowledge="knowledge" :tell="tell" />
-    <ProvePanel v-else class="now" :data="data" :knowledge="knowledge" :tell="tell" />
+    <ProvePanel
+      v-else
+      class="now"
+      :data="data"
+      :knowledge="knowledge"
+      :trouble="trouble"
+      :tell="tell"
+      @go="$emit('go', $event)"
+    />
   </aside>
 </template>
 
@@ -84,6 +92,11 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: [] }>();
 
 .now {
   grid-row: 3;
+}
+
+/* The proof needs the room; who leads is enough beside it. */
+.side.prove .suspects {
+  max-height: 9rem;
 }
 
 /* High enough for most checks, so that the list above does not move from one answer to the next. */

@@ -106,6 +106,7 @@ useCaseKeys(access, go);
             @plan="planning = true"
             @limit="limiting = true"
             @opening="go('open')"
+            @go="go"
           />
           <div class="figures">
             <WaterLedger :ledger="judged.diagnosis.ledger" @open="why = `ledger-${$event}`" />

@@ -1,54 +1,176 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import type { JudgedCase, ChangeRequest, Knowledge } from '@/shared/api/client';
+import Button from 'primevue/button';
+import Message from 'primevue/message';
+import { computed, ref } from 'vue';
+import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
+import TickBox from '@/shared/ui/TickBox.vue';
 import StageNote from './StageNote.vue';
 import WhatWasIt from './WhatWasIt.vue';
+import WhoField from './opening/WhoField.vue';
+import ProofEnd from './proving/ProofEnd.vue';
+import ProofHazards from './proving/ProofHazards.vue';
+import ProofSetting from './proving/ProofSetting.vue';
+import ProofShut from './proving/ProofShut.vue';
+import ProofSteps from './proving/ProofSteps.vue';
+import { useProof, type ProofStage } from './proving/useProof';
 
-/** Proving: the hazards first, what to do, what it was, and room for notes. */
+/** Proving, stage by stage: hazards first, then what is to be seen, each reading beside what is expected there. */
 const props = defineProps<{
   data: JudgedCase;
   knowledge: Knowledge;
+  trouble: string;
   tell: (change: ChangeRequest) => Promise<boolean>;
 }>();
+const emit = defineEmits<{ go: [stage: 'mend' | 'suspect'] }>();
 
-const hazards = computed(() => {
-  const likely = props.data.diagnosis.suspects.filter((s) => s.probability >= 0.03).flatMap((s) => s.hazards);
-  return [...new Map(likely.map((h) => [h.id, h])).values()];
-});
+const access = useProof(
+  computed(() => props.data),
+  (change) => props.tell(change),
+);
+const { view } = access;
+const chosen = ref('');
+const stages = computed(() => view.value?.stages ?? []);
+const stage = computed<ProofStage | undefined>(
+  () =>
+    stages.value.find((s) => s.id === chosen.value) ??
+    stages.value.find((s) => s.state !== 'done' && !s.forbidden) ??
+    stages.value.at(-1),
+);
+const after = computed(() => stages.value[stages.value.findIndex((s) => s.id === stage.value?.id) + 1]);
+const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', done: 'done' };
 </script>
 
 <template>
-  <section class="work" aria-label="Prove">
-    <ul v-if="hazards.length" class="hazards">
-      <li v-for="h in hazards" :key="h.id">{{ h.text }}</li>
-    </ul>
-    <p class="quiet">The maker's manual, the site's permit rules and local codes come before this page.</p>
+  <section class="prove" aria-label="Prove">
     <h2>Prove it</h2>
-    <p>
-      Dry floor, water on, air purged at no pressure; then in steps to full pressure, and the readings once more. They
-      stand against the expectation on the left.
-    </p>
+    <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
+    <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
+    <nav class="stages" aria-label="Stages of the proof">
+      <Button
+        v-for="(s, i) in stages"
+        :key="s.id"
+        class="stage"
+        :class="s.state"
+        :label="String(i)"
+        :aria-label="`${i} ${s.name}, ${states[s.state]}`"
+        :aria-pressed="s.id === stage?.id"
+        :variant="s.id === stage?.id ? undefined : 'outlined'"
+        :severity="s.id === stage?.id ? undefined : 'secondary'"
+        @click="chosen = s.id"
+      />
+    </nav>
+    <div v-if="view?.facingsMissing.length" class="missing">
+      <p>
+        <b>Not closed yet.</b> Nothing is run before it is ticked which way these look:
+        {{ view.facingsMissing.slice(0, 4).join(', ') }}{{ view.facingsMissing.length > 4 ? ' …' : '' }}.
+      </p>
+      <Button severity="secondary" variant="outlined" label="Close it first" @click="emit('go', 'mend')" />
+    </div>
+    <article v-if="stage" :key="stage.id" class="card" :aria-label="stage.name">
+      <h3>{{ stage.name }}</h3>
+      <p v-if="stage.why" class="quiet">{{ stage.why }}</p>
+      <p v-if="stage.forbidden" class="missing">{{ stage.forbidden }}</p>
+      <ProofHazards v-else-if="!stage.acknowledged" :stage="stage" @acknowledge="access.acknowledge(stage.id)" />
+      <template v-else>
+        <WhoField />
+        <div v-for="a in stage.acts" :key="a.id" class="act">
+          <TickBox
+            :model-value="a.done != null"
+            :label="a.text"
+            @update:model-value="a.done ? access.untick(`${stage.id}.${a.id}`) : access.tick(`${stage.id}.${a.id}`)"
+          />
+          <p v-if="a.why" class="quiet">{{ a.why }}</p>
+          <p v-for="m in a.mind" :key="m"><b>Mind:</b> {{ m }}</p>
+        </div>
+        <p v-if="stage.runIn" class="quiet">{{ stage.runIn }}</p>
+        <ProofSteps v-if="stage.kind === 'steps'" :case-id="data.id" :stage="stage" :access="access" />
+        <ProofShut v-else-if="stage.kind === 'shut'" :case-id="data.id" :access="access" />
+        <ProofSetting v-else-if="stage.kind === 'set'" :case-id="data.id" :stage="stage" :access="access" />
+        <details class="read">
+          <summary>Hazards, read by {{ stage.acknowledged.by }}</summary>
+          <ul>
+            <li v-for="h in stage.hazards" :key="h.id">{{ h.text }}</li>
+          </ul>
+        </details>
+      </template>
+      <Button
+        v-if="after"
+        severity="secondary"
+        variant="outlined"
+        class="next"
+        :label="`Next: ${after.name.toLowerCase()}`"
+        @click="chosen = after.id"
+      />
+    </article>
+    <ProofEnd :access="access" @back="emit('go', 'suspect')" />
     <WhatWasIt :data="data" :knowledge="knowledge" :tell="tell" />
     <StageNote :data="data" name="note-prove" label="Notes: prove" :tell="tell" />
   </section>
 </template>
 
 <style scoped>
-.work {
+.prove,
+.card {
   display: grid;
   gap: 0.5rem;
+}
+
+.prove {
   padding: 0.5rem 1rem 1rem;
+}
+
+.card {
+  padding: 0.5rem 0;
+  border-top: 1px solid var(--line);
 }
 
 p {
   margin: 0;
 }
 
-.hazards {
+h3 {
+  font-size: 1.25rem;
+}
+
+.stages {
+  display: flex;
+  gap: 0.35rem;
+}
+
+.stage {
+  flex: 1;
+  min-width: 44px;
+}
+
+.stage.done {
+  box-shadow: inset 0 -5px 0 var(--water);
+}
+
+.stage.begun {
+  box-shadow: inset 0 -5px 0 var(--line);
+}
+
+.act p {
+  padding-left: 2rem;
+}
+
+.missing {
+  padding-left: 0.7rem;
+  border-left: 5px solid var(--suspect);
+}
+
+.next {
+  justify-self: start;
+}
+
+summary {
+  min-height: 44px;
+  padding-top: 0.6rem;
+  cursor: pointer;
+}
+
+.read ul {
   margin: 0;
-  padding: 0.5rem 0.6rem 0.5rem 1.6rem;
-  border-left: 4px solid var(--suspect);
-  background: var(--card);
-  font-size: 0.9375rem;
+  padding-left: 1.1rem;
 }
 </style>

@@ -12,7 +12,7 @@ import ReadingsStrip from './ReadingsStrip.vue';
 import StageNote from './StageNote.vue';
 import SuspectList from './SuspectList.vue';
 import WaterLedger from './WaterLedger.vue';
-import ProvePanel from './ProvePanel.vue';
+import WhatWasIt from './WhatWasIt.vue';
 import { aCase, aComparison, aLedger, aSuspect, knowledge, q } from './fixtures';
 
 beforeEach(() => window.localStorage.clear());
@@ -349,7 +349,7 @@ describe('what it was', () => {
       one: '',
     })),
   };
-  const panel = (data = aCase()) => mount(ProvePanel, { props: { data, knowledge: known, tell } });
+  const panel = (data = aCase()) => mount(WhatWasIt, { props: { data, knowledge: known, tell } });
   const pick = (shown: ReturnType<typeof panel>, at: number, value: string) =>
     shown.findAllComponents(Select)[at]?.setValue(value);
 

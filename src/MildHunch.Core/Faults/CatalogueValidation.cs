@@ -36,7 +36,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
             throw new CatalogueException(file, entry, problem);
     }
 
-    private static void CheckWhere(string file, string entry, IOnlyWhere where)
+    internal static void CheckWhere(string file, string entry, IOnlyWhere where)
     {
         foreach (var kind in where.Requires)
             Require(Enum.TryParse<ControlKind>(kind, true, out _), file, entry, $"requires unknown control “{kind}”");

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using MildHunch.Store;
 using MildHunch.Web.Cases.List;
 using MildHunch.Web.Cases.Open;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Stage;
 using MildHunch.Web.Cases.Tell;
 using MildHunch.Web.Cases.Undo;
@@ -26,12 +27,14 @@ public static class CaseEndpoints
         UndoChange.Map(cases);
         GoToStage.Map(cases);
         PlanOptions.Map(cases);
+        ProofView.Map(cases);
         cases.MapArchived<CaseEntity>("case");
     }
 
     public static void AddCases(this IServiceCollection services) => services
         .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<OpenCase>().AddScoped<TellCase>()
-        .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>();
+        .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
+        .AddSingleton<CaseProof>().AddSingleton<ProofView>();
 
     /// <summary>Loads a case, requires that the caller saw it as it is, changes it and shows it.</summary>
     public static async Task<Ok<CaseResource>> Change(

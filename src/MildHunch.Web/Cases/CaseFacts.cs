@@ -1,4 +1,5 @@
 using MildHunch.Store;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Shared;
 
@@ -28,7 +29,8 @@ public static class CaseFacts
     /// <summary>Facts that are texts, by name.</summary>
     public static Dictionary<string, string> Texts(this CaseEntity entity) =>
         entity.InForce(entity.Facts)
-            .Where(f => !Inner.Contains(f.Name) && !f.Name.StartsWith(WorkFacts.Prefix, StringComparison.Ordinal))
+            .Where(f => !Inner.Contains(f.Name) && !f.Name.StartsWith(WorkFacts.Prefix, StringComparison.Ordinal)
+                && !f.Name.StartsWith(ProofFacts.Prefix, StringComparison.Ordinal))
             .ToDictionary(f => f.Name, f => f.Value);
 
     /// <summary>A fact kept as JSON; null where it was never set.</summary>

@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -28,4 +29,5 @@ public sealed record CaseResource(
     [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis,
     VerdictTroubleDto? Trouble,
     IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found,
-    [property: Description("the work at the pump: what is planned, done and found")] WorkDto Work);
+    [property: Description("the work at the pump: what is planned, done and found")] WorkDto Work,
+    [property: Description("the proof after it: what was ticked, timed and read")] ProofDto Proof);

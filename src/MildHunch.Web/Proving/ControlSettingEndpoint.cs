@@ -1,6 +1,7 @@
 using System.ComponentModel;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Proving;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
@@ -48,11 +49,7 @@ public static class ControlSettingEndpoint
     /// <summary>The next move.</summary>
     internal static ControlSettingResponse Answer(ControlSettingRequest request)
     {
-        var pump = request.Pump.ToCore();
-        var setup = request.Setup.ToCore();
-        var target = request.Target.Need<GaugePressure>("target");
-        var asked = SettingQuestion.Create(
-            pump, setup, [.. (request.Limits ?? []).Select(Limit)], target, [.. (request.Moves ?? []).Select(Move)]);
+        var asked = Question(request);
         var advice = SettingAssistant.Next(asked);
         var unit = Units.Find(QuantityKind.GaugePressure, request.Target!.Unit)!;
         return new ControlSettingResponse(
@@ -62,6 +59,17 @@ public static class ControlSettingEndpoint
             new SettingNextDto(advice.Do.Named(), advice.Turns, advice.Expected is { } band ? Shown(band, unit) : null, advice.Why),
             Shown(advice.Nearest, unit), [.. asked.Limits.Select(l => Shown(l, unit))]);
     }
+
+    /// <summary>Pressure against turns, drawn.</summary>
+    internal static Picture Drawing(ControlSettingRequest request)
+    {
+        var asked = Question(request);
+        return SettingDrawing.Of(asked, SettingAssistant.Next(asked));
+    }
+
+    private static SettingQuestion Question(ControlSettingRequest request) => SettingQuestion.Create(
+        request.Pump.ToCore(), request.Setup.ToCore(), [.. (request.Limits ?? []).Select(Limit)],
+        request.Target.Need<GaugePressure>("target"), [.. (request.Moves ?? []).Select(Move)]);
 
     private static PressureLimit Limit(PressureLimitDto limit, int k) => new(
         string.IsNullOrWhiteSpace(limit?.What) ? throw Mapping.Missing($"limits[{k}].what", "what it is the limit of") : limit.What.Trim(),

@@ -1505,6 +1505,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cases/{id}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The proof of a case: stages with what is expected at each, how they stand, what they come to. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProofViewResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cases/{id}/archived": {
         parameters: {
             query?: never;
@@ -1762,6 +1800,12 @@ export interface components {
             cause: string;
             halfWidth: components["schemas"]["QuantityDto"];
         };
+        BeforeAfterDto: {
+            quantity: string;
+            name: string;
+            before: null | components["schemas"]["QuantityDto"];
+            after: null | components["schemas"]["QuantityDto"];
+        };
         BoltGroupDto: {
             group: string;
             name: string;
@@ -1840,6 +1884,8 @@ export interface components {
             };
             /** @description the work at the pump: what is planned, done and found */
             work: components["schemas"]["WorkDto"];
+            /** @description the proof after it: what was ticked, timed and read */
+            proof: components["schemas"]["ProofDto"];
         };
         CaseSummary: {
             id: string;
@@ -1881,6 +1927,7 @@ export interface components {
             couldNot?: null | string[];
             limits?: null | components["schemas"]["LimitsDto"];
             work?: null | components["schemas"]["WorkChangeDto"];
+            proof?: null | components["schemas"]["ProofChangeDto"];
             /** @description true keeps earlier readings of the same quantity: they are combined */
             again?: null | boolean;
             /** @description true where a reading that was asked back is really so */
@@ -2640,6 +2687,131 @@ export interface components {
             flow: null | components["schemas"]["QuantityDto"];
             at: null | components["schemas"]["QuantityDto"];
         };
+        ProofActDto: {
+            id: string;
+            text: string;
+            why: null | string;
+            mind: string[];
+            done: null | components["schemas"]["SignedAtDto"];
+        };
+        /** @description What changes in the proof: each entry by its key. */
+        ProofChangeDto: {
+            /** @description hazards that were read, by stage */
+            acknowledged?: null | {
+                [key: string]: components["schemas"]["SignedDto"];
+            };
+            /** @description ticks by stage and act: "stand.oil" */
+            acts?: null | {
+                [key: string]: components["schemas"]["SignedDto"];
+            };
+            actsBack?: null | string[];
+            /** @description steps of which the timer starts now */
+            started?: null | string[];
+            /** @description by step: "steps.75", "set.100" */
+            steps?: null | {
+                [key: string]: components["schemas"]["StepReadDto"];
+            };
+            stepsBack?: null | string[];
+            shut?: null | components["schemas"]["ShutReadDto"];
+            screw?: null | components["schemas"]["ScrewDto"];
+            verdict?: null | components["schemas"]["ProofSignedDto"];
+            /** @description true to prove it anew from the start; what was proved before stays among the changes */
+            anew?: null | boolean;
+        };
+        /** @description The proof of a case as it stands. */
+        ProofDto: {
+            acknowledged: {
+                [key: string]: components["schemas"]["SignedAtDto"];
+            };
+            acts: {
+                [key: string]: components["schemas"]["SignedAtDto"];
+            };
+            started: {
+                [key: string]: string;
+            };
+            steps: {
+                [key: string]: components["schemas"]["StepReadAtDto"];
+            };
+            shut: null | components["schemas"]["ShutReadAtDto"];
+            screw: null | components["schemas"]["ScrewDto"];
+            verdict: null | components["schemas"]["ProofSignedAtDto"];
+        };
+        ProofFigureDto: {
+            quantity: string;
+            name: string;
+            value: components["schemas"]["QuantityDto"];
+            low: components["schemas"]["QuantityDto"];
+            high: components["schemas"]["QuantityDto"];
+            read: null | components["schemas"]["QuantityDto"];
+            /** @description as-expected, doubtful or off; null where nothing was read */
+            standing: null | string;
+        };
+        ProofSignedAtDto: {
+            outcome: string;
+            remark: null | string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        /** @description What the technician makes of it. */
+        ProofSignedDto: {
+            /** @description pass, pass-with-remark or back */
+            outcome?: null | string;
+            remark?: null | string;
+            by?: null | string;
+        };
+        ProofStageDto: {
+            id: string;
+            name: string;
+            /** @description acts, steps, shut or set */
+            kind: string;
+            why: null | string;
+            /** @description why it may not be done on this pump */
+            forbidden: null | string;
+            hazards: components["schemas"]["HazardDto"][];
+            acknowledged: null | components["schemas"]["SignedAtDto"];
+            acts: components["schemas"]["ProofActDto"][];
+            steps: components["schemas"]["ProofStepDto"][];
+            /** @description what may drip at first */
+            runIn: null | string;
+            /** @description nothing, begun or done */
+            state: string;
+        };
+        ProofStepDto: {
+            id: string;
+            /** Format: double */
+            share: number;
+            /** @description to be held */
+            pressure: components["schemas"]["QuantityDto"];
+            /** Format: double */
+            seconds: number;
+            /**
+             * Format: date-time
+             * @description when its timer was started
+             */
+            started: null | string;
+            /** @description at the pressure that was read, or else at the one to be held */
+            figures: components["schemas"]["ProofFigureDto"][];
+            read: null | components["schemas"]["StepReadAtDto"];
+        };
+        /** @description The proof of a case: its stages with what is expected at each, what stands in its way, and what it comes to. */
+        ProofViewResponse: {
+            /**
+             * Format: date-time
+             * @description the server’s clock, by which timers run
+             */
+            now: string;
+            stages: components["schemas"]["ProofStageDto"][];
+            /** @description parts whose facing was not ticked: nothing is run before that */
+            facingsMissing: string[];
+            /** @description what the shut outlet leaks, in words */
+            shut: string[];
+            setting: null | components["schemas"]["ControlSettingResponse"];
+            settingDrawing: null | components["schemas"]["PictureDto"];
+            proposed: string;
+            reasons: string[];
+            changed: components["schemas"]["BeforeAfterDto"][];
+        };
         PublishedGroupDto: {
             group: string;
             name: string;
@@ -2822,6 +2994,14 @@ export interface components {
              * @description loss coefficients of fittings, in velocity heads
              */
             fittings?: null | number;
+        };
+        /** @description The control’s screw: how high it stood, where it should come to, what was read on the way. */
+        ScrewDto: {
+            /** @description as measured before it was backed off: "14 mm, nut 3 threads" */
+            height?: null | string;
+            target?: null | components["schemas"]["QuantityDto"];
+            limits?: null | components["schemas"]["PressureLimitDto"][];
+            moves?: null | components["schemas"]["ScrewMoveDto"][];
         };
         /** @description What was read after a turn of the screw. */
         ScrewMoveDto: {
@@ -3038,6 +3218,42 @@ export interface components {
             inUse: boolean;
             trouble: null | string;
         };
+        ShutReadAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            running: null | components["schemas"]["QuantityDto"];
+            spike: null | components["schemas"]["QuantityDto"];
+            from: null | components["schemas"]["QuantityDto"];
+            to: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            seconds: null | number;
+            restart: null | string;
+        };
+        /** @description What was read with the outlet shut. */
+        ShutReadDto: {
+            by?: null | string;
+            running?: null | components["schemas"]["QuantityDto"];
+            spike?: null | components["schemas"]["QuantityDto"];
+            from?: null | components["schemas"]["QuantityDto"];
+            to?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description between the two
+             */
+            seconds?: null | number;
+            /** @description easy or hard */
+            restart?: null | string;
+        };
+        SignedAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        /** @description Who ticked something. */
+        SignedDto: {
+            by?: null | string;
+        };
         SimulationRequest: {
             pump: null | components["schemas"]["PumpDto"];
             setup: null | components["schemas"]["SetupDto"];
@@ -3096,6 +3312,25 @@ export interface components {
             cylinder: null | number;
             side: null | string;
             end: null | string;
+        };
+        StepReadAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            pressure: components["schemas"]["QuantityDto"];
+            nozzleFlow: null | components["schemas"]["QuantityDto"];
+            bypassFlow: null | components["schemas"]["QuantityDto"];
+            swing: null | components["schemas"]["QuantityDto"];
+            note: null | string;
+        };
+        /** @description What was read while a pressure was held. */
+        StepReadDto: {
+            by?: null | string;
+            pressure?: null | components["schemas"]["QuantityDto"];
+            nozzleFlow?: null | components["schemas"]["QuantityDto"];
+            bypassFlow?: null | components["schemas"]["QuantityDto"];
+            swing?: null | components["schemas"]["QuantityDto"];
+            note?: null | string;
         };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {

@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -19,5 +20,6 @@ public sealed record ChangeRequest(
     [property: Description("cues and quantities tried in vain; replaces what was entered before")] IReadOnlyList<string>? CouldNot = null,
     LimitsDto? Limits = null,
     WorkChangeDto? Work = null,
+    ProofChangeDto? Proof = null,
     [property: Description("true keeps earlier readings of the same quantity: they are combined")] bool? Again = null,
     [property: Description("true where a reading that was asked back is really so")] bool? Sure = null);

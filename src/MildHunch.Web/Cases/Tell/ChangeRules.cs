@@ -13,10 +13,10 @@ public static class ChangeRules
         if (request is
             {
                 Readings: null or { Count: 0 }, Cues: null or { Count: 0 }, Remove: null or { Count: 0 }, Context: null,
-                Facts: null or { Count: 0 }, Hours: null, CouldNot: null, Limits: null, Work: null
+                Facts: null or { Count: 0 }, Hours: null, CouldNot: null, Limits: null, Work: null, Proof: null
             })
             throw new ImpossibleInputException(
-                "body", "nothing", "at least one of readings, cues, remove, context, facts, hours, couldNot, limits, work");
+                "body", "nothing", "at least one of readings, cues, remove, context, facts, hours, couldNot, limits, work, proof");
         if (request.Says is { Length: > FactRules.Longest } says)
             throw new ImpossibleInputException(
                 "says", $"{says.Length.ToString(CultureInfo.InvariantCulture)} characters", $"at most {FactRules.Longest} characters");

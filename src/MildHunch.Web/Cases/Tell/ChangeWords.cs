@@ -2,6 +2,7 @@ using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
 
 namespace MildHunch.Web.Cases.Tell;
@@ -27,6 +28,7 @@ public static class ChangeWords
             .Concat(request.Hours is null ? [] : ["Hours noted"])
             .Concat(request.Limits is null ? [] : ["Limits of today changed"])
             .Concat(WorkWords.Of(request.Work))
+            .Concat(ProofWords.Of(request.Proof))
             .Concat(request.CouldNot is { Count: > 0 } ? ["Could not be had"] : [])
             .ToArray();
         return parts.Length > 0 ? string.Join("; ", parts) : request.Remove is { Count: > 0 } ? "Entry taken out" : "Nothing";

@@ -4,6 +4,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -14,7 +15,7 @@ namespace MildHunch.Web.Cases.Tell;
 
 /// <summary>Lays one change on a case. Everything is checked first: a refusal stores nothing.</summary>
 public sealed class TellCase(
-    CaseStore store, CaseView view, Catalogue catalogue, CaseWork work, WorkEvidence inside)
+    CaseStore store, CaseView view, Catalogue catalogue, CaseWork work, WorkEvidence inside, CaseProof proof)
 {
     public static void Map(IEndpointRouteBuilder cases) =>
         cases.MapPost(
@@ -27,6 +28,8 @@ public sealed class TellCase(
     {
         ChangeRules.Check(request, catalogue);
         request = Current(request);
+        if (request.Proof is { } proved)
+            request = Proved(entity, request, proved);
         var evidence = Checked(entity, request);
         var change = entity.Begin(
             request.Says?.Trim() is { Length: > 0 } says ? says : ChangeWords.Of(request, evidence, catalogue), store.Now());
@@ -39,7 +42,21 @@ public sealed class TellCase(
         SetFacts(entity, change, request);
         if (request.Work is { } told)
             Tell(entity, change, told);
+        if (request.Proof is { } shown)
+            entity.Tell(change, shown);
         return await SaveUnlessItSpoils(entity, change, stop);
+    }
+
+    // What the proof shows at working pressure, or with the outlet shut, is evidence after the mend.
+    private ChangeRequest Proved(CaseEntity entity, ChangeRequest request, ProofChangeDto told)
+    {
+        proof.Check(entity, told);
+        var shown = proof.EvidenceOf(entity, told);
+        return request with
+        {
+            Readings = [.. request.Readings ?? [], .. shown.Readings],
+            Cues = [.. request.Cues ?? [], .. shown.Cues],
+        };
     }
 
     private CaseEvidence Checked(CaseEntity entity, ChangeRequest request)

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import Button from 'primevue/button';
+import Textarea from 'primevue/textarea';
+import { computed, ref } from 'vue';
+import { quantity, when } from '@/shared/format';
+import type { ProofAccess } from './useProof';
+
+/** What the proof comes to: what speaks against it, what changed, and the word of whoever answers for it. */
+const props = defineProps<{ access: ProofAccess }>();
+const emit = defineEmits<{ back: [] }>();
+
+const view = computed(() => props.access.view.value);
+const verdict = computed(() => props.access.proof.value.verdict);
+const remark = ref('');
+const tried = ref(false);
+const names: Record<string, string> = {
+  pass: 'Pass',
+  'pass-with-remark': 'Pass, with a remark',
+  back: 'Back to the suspects',
+};
+
+async function say(outcome: string) {
+  tried.value = outcome === 'pass-with-remark' && !remark.value.trim();
+  if (tried.value) return;
+  if ((await props.access.verdict({ outcome, remark: remark.value.trim() || undefined })) && outcome === 'back')
+    emit('back');
+}
+</script>
+
+<template>
+  <section v-if="view" class="end" aria-labelledby="end-title">
+    <h3 id="end-title">What it comes to</h3>
+    <p v-if="verdict">
+      <b>{{ names[verdict.outcome] }}</b>, {{ verdict.by }}, {{ when(verdict.at) }}.<template v-if="verdict.remark">
+        {{ verdict.remark }}</template
+      >
+      <Button variant="text" severity="secondary" label="Prove it anew" @click="access.anew()" />
+    </p>
+    <template v-else>
+      <p>
+        By the readings: <b>{{ names[view.proposed]?.toLowerCase() }}</b>
+      </p>
+      <ul v-if="view.reasons.length">
+        <li v-for="r in view.reasons" :key="r">{{ r }}</li>
+      </ul>
+      <table v-if="view.changed.length">
+        <thead>
+          <tr>
+            <th scope="col">Read</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="c in view.changed" :key="c.quantity">
+            <th scope="row">{{ c.name }}</th>
+            <td class="figure">{{ c.before ? quantity(c.before) : '–' }}</td>
+            <td class="figure">{{ c.after ? quantity(c.after) : '–' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <label>
+        Remark
+        <Textarea v-model="remark" rows="1" auto-resize maxlength="1000" fluid :invalid="tried" />
+      </label>
+      <p v-if="tried" class="problem" role="alert">Say what is to be kept in view.</p>
+      <div class="row">
+        <Button
+          v-for="(name, outcome) in names"
+          :key="outcome"
+          :label="name"
+          :severity="view.proposed === outcome ? undefined : 'secondary'"
+          :variant="view.proposed === outcome ? undefined : 'outlined'"
+          @click="say(outcome)"
+        />
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.end {
+  display: grid;
+  gap: 0.4rem;
+  padding-top: 0.5rem;
+  border-top: 1px solid var(--line);
+}
+
+p,
+ul {
+  margin: 0;
+}
+
+ul {
+  padding-left: 1.1rem;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  font-weight: 400;
+  text-align: left;
+}
+
+td {
+  text-align: right;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem;
+}
+</style>

@@ -1,0 +1,86 @@
+using System.ComponentModel;
+using MildHunch.Web.Diagnosis;
+using MildHunch.Web.Proving;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Prove;
+
+/// <summary>Who ticked something.</summary>
+public sealed record SignedDto(string? By = null);
+
+/// <summary>What was read while a pressure was held.</summary>
+public sealed record StepReadDto(
+    string? By = null, QuantityDto? Pressure = null, QuantityDto? NozzleFlow = null, QuantityDto? BypassFlow = null,
+    QuantityDto? Swing = null, string? Note = null);
+
+/// <summary>What was read with the outlet shut.</summary>
+public sealed record ShutReadDto(
+    string? By = null, [property: Description("held, or running, before it was shut")] QuantityDto? Running = null,
+    [property: Description("highest as it was shut")] QuantityDto? Spike = null, QuantityDto? From = null, QuantityDto? To = null,
+    [property: Description("between the two")] double? Seconds = null,
+    [property: Description("easy or hard")] string? Restart = null);
+
+/// <summary>The control’s screw: how high it stood, where it should come to, what was read on the way.</summary>
+public sealed record ScrewDto(
+    [property: Description("as measured before it was backed off: \"14 mm, nut 3 threads\"")] string? Height = null,
+    QuantityDto? Target = null, IReadOnlyList<PressureLimitDto>? Limits = null, IReadOnlyList<ScrewMoveDto>? Moves = null);
+
+/// <summary>What the technician makes of it.</summary>
+public sealed record ProofSignedDto(
+    [property: Description("pass, pass-with-remark or back")] string? Outcome = null, string? Remark = null, string? By = null);
+
+/// <summary>What changes in the proof: each entry by its key.</summary>
+public sealed record ProofChangeDto(
+    [property: Description("hazards that were read, by stage")] IReadOnlyDictionary<string, SignedDto>? Acknowledged = null,
+    [property: Description("ticks by stage and act: \"stand.oil\"")] IReadOnlyDictionary<string, SignedDto>? Acts = null,
+    IReadOnlyList<string>? ActsBack = null,
+    [property: Description("steps of which the timer starts now")] IReadOnlyList<string>? Started = null,
+    [property: Description("by step: \"steps.75\", \"set.100\"")] IReadOnlyDictionary<string, StepReadDto>? Steps = null,
+    IReadOnlyList<string>? StepsBack = null, ShutReadDto? Shut = null, ScrewDto? Screw = null, ProofSignedDto? Verdict = null,
+    [property: Description("true to prove it anew from the start; what was proved before stays among the changes")] bool? Anew = null);
+
+public sealed record SignedAtDto(string By, DateTime At);
+
+public sealed record StepReadAtDto(
+    string By, DateTime At, QuantityDto Pressure, QuantityDto? NozzleFlow, QuantityDto? BypassFlow, QuantityDto? Swing, string? Note);
+
+public sealed record ShutReadAtDto(
+    string By, DateTime At, QuantityDto? Running, QuantityDto? Spike, QuantityDto? From, QuantityDto? To, double? Seconds, string? Restart);
+
+public sealed record ProofSignedAtDto(string Outcome, string? Remark, string By, DateTime At);
+
+/// <summary>The proof of a case as it stands.</summary>
+public sealed record ProofDto(
+    IReadOnlyDictionary<string, SignedAtDto> Acknowledged, IReadOnlyDictionary<string, SignedAtDto> Acts,
+    IReadOnlyDictionary<string, DateTime> Started, IReadOnlyDictionary<string, StepReadAtDto> Steps, ShutReadAtDto? Shut, ScrewDto? Screw,
+    ProofSignedAtDto? Verdict);
+
+public sealed record ProofActDto(string Id, string Text, string? Why, IReadOnlyList<string> Mind, SignedAtDto? Done);
+
+public sealed record ProofFigureDto(
+    string Quantity, string Name, QuantityDto Value, QuantityDto Low, QuantityDto High, QuantityDto? Read,
+    [property: Description("as-expected, doubtful or off; null where nothing was read")] string? Standing);
+
+public sealed record ProofStepDto(
+    string Id, double Share, [property: Description("to be held")] QuantityDto Pressure, double Seconds,
+    [property: Description("when its timer was started")] DateTime? Started,
+    [property: Description("at the pressure that was read, or else at the one to be held")] IReadOnlyList<ProofFigureDto> Figures,
+    StepReadAtDto? Read);
+
+public sealed record ProofStageDto(
+    string Id, string Name, [property: Description("acts, steps, shut or set")] string Kind, string? Why,
+    [property: Description("why it may not be done on this pump")] string? Forbidden,
+    IReadOnlyList<HazardDto> Hazards, SignedAtDto? Acknowledged, IReadOnlyList<ProofActDto> Acts, IReadOnlyList<ProofStepDto> Steps,
+    [property: Description("what may drip at first")] string? RunIn,
+    [property: Description("nothing, begun or done")] string State);
+
+public sealed record BeforeAfterDto(string Quantity, string Name, QuantityDto? Before, QuantityDto? After);
+
+/// <summary>The proof of a case: its stages with what is expected at each, what stands in its way, and what it comes to.</summary>
+public sealed record ProofViewResponse(
+    [property: Description("the server’s clock, by which timers run")] DateTime Now, IReadOnlyList<ProofStageDto> Stages,
+    [property: Description("parts whose facing was not ticked: nothing is run before that")] IReadOnlyList<string> FacingsMissing,
+    [property: Description("what the shut outlet leaks, in words")] IReadOnlyList<string> Shut,
+    ControlSettingResponse? Setting, PictureDto? SettingDrawing, string Proposed, IReadOnlyList<string> Reasons,
+    IReadOnlyList<BeforeAfterDto> Changed);

@@ -1,0 +1,62 @@
+using MildHunch.Store;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Prove;
+
+/// <summary>The proof of a case among its facts: each tick, timer and reading is one of its own.</summary>
+internal static class ProofFacts
+{
+    public const string Prefix = "proof/";
+    private const string Hazards = Prefix + "hazards/";
+    private const string Act = Prefix + "act/";
+    private const string Timer = Prefix + "timer/";
+    private const string Step = Prefix + "step/";
+    private const string Shut = Prefix + "shut";
+    private const string Screw = Prefix + "screw";
+    private const string Verdict = Prefix + "verdict";
+
+    /// <summary>The proof as it stands.</summary>
+    public static ProofDto Proof(this CaseEntity entity)
+    {
+        var facts = entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal)));
+        return new ProofDto(
+            All<SignedAtDto>(facts, Hazards), All<SignedAtDto>(facts, Act), All<DateTime>(facts, Timer), All<StepReadAtDto>(facts, Step),
+            Kept<ShutReadAtDto>(facts, Shut), Kept<ScrewDto>(facts, Screw), Kept<ProofSignedAtDto>(facts, Verdict));
+    }
+
+    /// <summary>Lays a change, already checked, on the case.</summary>
+    public static void Tell(this CaseEntity entity, ChangeEntity change, ProofChangeDto proof)
+    {
+        if (proof.Anew == true)
+            foreach (var fact in entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal))))
+                fact.RemovedBy = change.Number;
+        foreach (var (stage, read) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
+            entity.Tell(change, Hazards + stage, Signed(read, change));
+        foreach (var (act, done) in proof.Acts ?? new Dictionary<string, SignedDto>())
+            entity.Tell(change, Act + act, Signed(done, change));
+        foreach (var step in proof.Started ?? [])
+            entity.Tell(change, Timer + step, Stored.Write(change.At));
+        foreach (var (step, read) in proof.Steps ?? new Dictionary<string, StepReadDto>())
+            entity.Tell(change, Step + step, Stored.Write(new StepReadAtDto(
+                read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing, read.Note?.Trim())));
+        foreach (var back in (proof.ActsBack ?? []).Select(a => Act + a).Concat((proof.StepsBack ?? []).Select(s => Step + s)))
+            entity.Tell(change, back, "");
+        if (proof.Shut is { } shut)
+            entity.Tell(change, Shut, Stored.Write(new ShutReadAtDto(
+                shut.By!.Trim(), change.At, shut.Running, shut.Spike, shut.From, shut.To, shut.Seconds, shut.Restart)));
+        if (proof.Screw is { } screw)
+            entity.Tell(change, Screw, Stored.Write(screw));
+        if (proof.Verdict is { } said)
+            entity.Tell(change, Verdict, Stored.Write(
+                new ProofSignedAtDto(said.Outcome!, said.Remark?.Trim(), said.By!.Trim(), change.At)));
+    }
+
+    private static string Signed(SignedDto signed, ChangeEntity change) => Stored.Write(new SignedAtDto(signed.By!.Trim(), change.At));
+
+    private static T? Kept<T>(IEnumerable<FactEntity> facts, string name)
+        where T : class => facts.LastOrDefault(f => f.Name == name) is { } fact ? Stored.Read<T>(fact.Value) : null;
+
+    private static Dictionary<string, T> All<T>(IEnumerable<FactEntity> facts, string prefix) =>
+        facts.Where(f => f.Name.StartsWith(prefix, StringComparison.Ordinal)).GroupBy(f => f.Name[prefix.Length..])
+            .ToDictionary(g => g.Key, g => Stored.Read<T>(g.Last().Value)!);
+}

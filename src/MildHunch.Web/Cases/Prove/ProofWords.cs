@@ -1,0 +1,33 @@
+namespace MildHunch.Web.Cases.Prove;
+
+/// <summary>A change of the proof in words, for the list of changes and for undo.</summary>
+internal static class ProofWords
+{
+    public static IEnumerable<string> Of(ProofChangeDto? proof)
+    {
+        if (proof is null)
+            yield break;
+        if (proof.Anew == true)
+            yield return "Proved anew from the start";
+        foreach (var (stage, read) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
+            yield return $"Hazards of proof {Plain(stage)} read by {read.By?.Trim()}";
+        foreach (var act in proof.Acts?.Keys ?? [])
+            yield return $"Proof {Plain(act)} done";
+        foreach (var act in proof.ActsBack ?? [])
+            yield return $"Proof {Plain(act)} taken back";
+        foreach (var step in proof.Started ?? [])
+            yield return $"Timer of proof {Plain(step)} % started";
+        foreach (var step in proof.Steps?.Keys ?? [])
+            yield return $"Proof {Plain(step)} % read";
+        foreach (var step in proof.StepsBack ?? [])
+            yield return $"Proof {Plain(step)} % taken back";
+        if (proof.Shut is not null)
+            yield return "Outlet shut and read";
+        if (proof.Screw is { } screw)
+            yield return screw.Moves is { Count: > 0 } moves ? $"Screw read {moves.Count} times" : "Screw noted";
+        if (proof.Verdict is { } verdict)
+            yield return $"Proof: {Plain(verdict.Outcome ?? "")}, {verdict.By?.Trim()}";
+    }
+
+    private static string Plain(string id) => id.Replace('.', ' ').Replace('-', ' ');
+}
