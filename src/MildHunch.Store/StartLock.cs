@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using MildHunch.Store.Backup;
 
 namespace MildHunch.Store;
 
@@ -20,6 +21,11 @@ public static class StartLock
 
         // Whoever holds the file is the only one who migrates.
         await db.Database.ExecuteSqlRawAsync("DROP TABLE IF EXISTS \"__EFMigrationsLock\";", stop);
+        var (done, missing) = (await db.Database.GetAppliedMigrationsAsync(stop), await db.Database.GetPendingMigrationsAsync(stop));
+
+        // A shop that is to be changed is kept as it was.
+        if (done.Any() && missing.Any())
+            await BackupFolder.WriteAsync(folder, $"before-{missing.Last()}", DateTime.UtcNow, stop);
         await db.Database.MigrateAsync(stop);
     }
 

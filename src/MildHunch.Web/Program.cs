@@ -6,6 +6,8 @@ using MildHunch.Core.Service;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Core.Service.Proving;
 using MildHunch.Store;
+using MildHunch.Store.Backup;
+using MildHunch.Web.Backup;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Demo;
 using MildHunch.Web.Diagnosis;
@@ -23,6 +25,9 @@ using MildHunch.Web.Workings;
 using Serilog;
 using Serilog.Events;
 
+if (args is ["restore", var backup])
+    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR") ?? throw new InvalidOperationException("DATA_DIR"), backup);
+
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((_, log) => log
     .MinimumLevel.Information()
@@ -36,6 +41,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 
 var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
 Directory.CreateDirectory(folder);
+await using var serving = ServingLock.Serving(folder);
+builder.Services.AddSingleton(new ShopFolder(folder));
+builder.Services.AddHostedService<NightlyBackups>();
 builder.Services.AddDbContext<MildHunchDb>(options => options.UseSqlite(MildHunchDb.ConnectionTo(folder)));
 var knowledge = new ShopKnowledge(folder);
 builder.Services.AddSingleton(knowledge);
@@ -120,10 +128,12 @@ PumpSheetEndpoints.Map(app);
 CaseEndpoints.Map(app);
 PhotoEndpoints.Map(app);
 HistoryEndpoints.Map(app);
+BackupEndpoint.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", files);
 await app.RunAsync();
+return 0;
 
 /// <summary>Entry point, named so that tests can start the product.</summary>
 public partial class Program;

@@ -1,7 +1,9 @@
+using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using SkiaSharp;
 
 namespace MildHunch.Web.Tests;
 
@@ -112,6 +114,18 @@ public class Product : WebApplicationFactory<Program>
     }
 
     /// <summary>Id of the open demo case of this pump.</summary>
+    /// <summary>Keeps a photograph of its own colour; returns its hash.</summary>
+    public async Task<string> Photograph(int seed = 1)
+    {
+        using var surface = SKSurface.Create(new SKImageInfo(320, 200));
+        surface.Canvas.Clear(new SKColor((uint)(0xff000000 | (uint)(seed * 0x3779b))));
+        using var image = surface.Snapshot();
+        using var content = new ByteArrayContent(image.Encode(SKEncodedImageFormat.Jpeg, 90).ToArray());
+        content.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
+        var response = await Http.PostAsync("/api/photos", content);
+        return (await response.Content.ReadFromJsonAsync<JsonObject>())!["hash"]!.GetValue<string>();
+    }
+
     public async Task<string> CaseOf(string tag) =>
         (await Get("/api/cases")).AsArray().First(c => c!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
 
