@@ -21,12 +21,13 @@ using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 using MildHunch.Web.Simulation;
+using MildHunch.Web.Travel;
 using MildHunch.Web.Workings;
 using Serilog;
 using Serilog.Events;
 
 if (args is ["restore", var backup])
-    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR") ?? throw new InvalidOperationException("DATA_DIR"), backup);
+    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR") ?? Directory.GetCurrentDirectory(), backup);
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((_, log) => log
@@ -61,6 +62,7 @@ builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopP
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddCases();
+builder.Services.AddScoped<CaseExport>().AddScoped<CaseImport>();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
@@ -129,6 +131,8 @@ CaseEndpoints.Map(app);
 PhotoEndpoints.Map(app);
 HistoryEndpoints.Map(app);
 BackupEndpoint.Map(app);
+CaseExport.Map(app);
+CaseImport.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", files);

@@ -51,12 +51,14 @@ public static class Restoring
         {
             using var zip = ZipFile.OpenRead(file);
             var manifest = BackupFile.Manifest(
-                zip.GetEntry(BackupManifest.FileName) ?? throw new RestoreException($"{file} is no backup of Mild Hunch: it says nothing of itself."));
+                zip.GetEntry(BackupManifest.FileName)
+                ?? throw new RestoreException($"{file} is no backup of Mild Hunch: it says nothing of itself."));
             if (manifest.Format != BackupManifest.FormatName)
                 throw new RestoreException($"{file} is no backup of Mild Hunch, but “{manifest.Format}”.");
             if (manifest.Version > BackupManifest.CurrentVersion)
                 throw new RestoreException(
-                    $"{file} was written by a newer Mild Hunch (format {manifest.Version}, this one reads up to {BackupManifest.CurrentVersion}).");
+                    $"{file} was written by a newer Mild Hunch (format {manifest.Version}; "
+                        + $"this one reads up to {BackupManifest.CurrentVersion}).");
             if (manifest.Files.All(f => f.Name != MildHunchDb.FileName))
                 throw new RestoreException($"{file} holds no database.");
             if (manifest.Files.FirstOrDefault(f => !BackupFile.MayHold(f.Name)) is { } foreign)

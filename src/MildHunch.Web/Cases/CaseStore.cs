@@ -17,14 +17,9 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
 
     public async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        var line = entity.Headline;
-        var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
-        (line.Complaint, line.Closed, line.Entries) = (shown.Complaint, shown.Closed, shown.Readings.Count + shown.Cues.Count);
-        line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
-        line.ChangedAt = entity.Changes.Max(c => c.At);
+        Summarise(entity, shown);
         if (shown.Diagnosis?.Suspects[0] is { } leader)
         {
-            (line.Leader, line.LeaderName, line.Probability, line.Hunch) = (leader.Fault, leader.Name, leader.Probability, leader.Hunch);
             entity.Verdicts.Add(new VerdictEntity
             {
                 Id = Ids.New(),
@@ -41,6 +36,24 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
 
         await db.SaveOrRefuse(stop);
         return shown;
+    }
+
+    private static void Summarise(CaseEntity entity, CaseResource shown)
+    {
+        var line = entity.Headline;
+        var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
+        (line.Complaint, line.Closed, line.Entries) = (shown.Complaint, shown.Closed, shown.Readings.Count + shown.Cues.Count);
+        line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
+        line.ChangedAt = entity.Changes.Max(c => c.At);
+        if (shown.Diagnosis?.Suspects[0] is { } leader)
+            (line.Leader, line.LeaderName, line.Probability, line.Hunch) = (leader.Fault, leader.Name, leader.Probability, leader.Hunch);
+    }
+
+    /// <summary>Saves a case that came from elsewhere: its headline, and no verdict but those it brought.</summary>
+    public async Task SaveAsItCame(CaseEntity entity, CancellationToken stop)
+    {
+        Summarise(entity, await view.Show(entity, stop));
+        await db.SaveOrRefuse(stop);
     }
 
     private IQueryable<CaseEntity> Whole() =>

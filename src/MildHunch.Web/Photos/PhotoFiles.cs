@@ -48,16 +48,19 @@ public sealed class PhotoFiles(string folder)
     }
 
     /// <summary>Keeps it, on the disk before this returns; a picture that is there already stays as it is.</summary>
-    public async Task Keep(PhotoFile photo, CancellationToken stop)
+    public Task Keep(PhotoFile photo, CancellationToken stop) => Keep(photo.Hash, new MemoryStream(photo.Content), stop);
+
+    /// <summary>The same of a content whose name is known to be its own.</summary>
+    public async Task Keep(string hash, Stream content, CancellationToken stop)
     {
-        var path = PathOf(photo.Hash);
+        var path = PathOf(hash);
         if (File.Exists(path))
             return;
         Directory.CreateDirectory(Path.GetDirectoryName(path)!);
         var half = $"{path}.{Guid.NewGuid():N}.part";
         await using (var file = new FileStream(half, FileMode.CreateNew, FileAccess.Write, FileShare.None, 81920, FileOptions.WriteThrough))
         {
-            await file.WriteAsync(photo.Content, stop);
+            await content.CopyToAsync(file, stop);
             file.Flush(flushToDisk: true);
         }
 

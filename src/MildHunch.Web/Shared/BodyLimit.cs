@@ -12,9 +12,11 @@ public static class BodyLimit
 
     public static async Task Enforce(HttpContext context, RequestDelegate next)
     {
-        // Photographs alone may be larger.
+        // Photographs and cases from elsewhere alone may be larger.
         var photo = context.Request.Path.StartsWithSegments(BodyLimits.PhotoPath);
-        var most = photo ? BodyLimits.PhotoBytes : BodyLimits.BodyBytes;
+        var most = photo ? BodyLimits.PhotoBytes
+            : context.Request.Path.StartsWithSegments(BodyLimits.ImportPath) ? BodyLimits.ImportBytes
+            : BodyLimits.BodyBytes;
         if (context.Request.ContentLength is not { } length || length <= most)
         {
             await next(context);

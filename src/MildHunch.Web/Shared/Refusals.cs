@@ -119,4 +119,10 @@ public static class BodyLimits
 
     /// <summary>Largest photograph that is taken in.</summary>
     public const int PhotoBytes = 20 * 1024 * 1024;
+
+    /// <summary>Where a case from elsewhere is sent, photographs and all.</summary>
+    public const string ImportPath = "/api/import";
+
+    /// <summary>Largest case file that is taken in.</summary>
+    public const long ImportBytes = 1024L * 1024 * 1024;
 }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.IO.Compression;
 using System.Net;
 using System.Text;
@@ -130,7 +131,8 @@ public sealed class BackupTests : IDisposable
             "newer.zip", Zip(("manifest.json", Manifest("{\"format\":\"mild-hunch-backup\",\"version\":9,\"files\":[]}"))), "newer");
         await Refused(
             "slip.zip",
-            Zip(("manifest.json", Said("../slipped.txt", 4)), ("mild-hunch.db", "abcd"u8.ToArray()), ("../slipped.txt", "abcd"u8.ToArray())),
+            Zip(("manifest.json", Said("../slipped.txt", 4)), ("mild-hunch.db", "abcd"u8.ToArray()),
+                ("../slipped.txt", "abcd"u8.ToArray())),
             "nothing of a shop");
         await Refused("changed.zip", Zip(("manifest.json", Said("shop.json", 4)), ("mild-hunch.db", "abcd"u8.ToArray())), "not what");
         File.Exists(Path.Combine(shop, "slipped.txt")).ShouldBeFalse();
@@ -193,8 +195,8 @@ public sealed class BackupTests : IDisposable
     [InlineData("2026-11-26T02:31", "2026-11-27T02:31", true)]
     [InlineData("2026-11-20T02:31", "2026-11-27T01:00", true)]
     public void A_night_without_a_backup_is_made_up_for(string? last, string now, bool due) => NightlyBackups.Due(
-        last is null ? null : DateTime.SpecifyKind(DateTime.Parse(last, System.Globalization.CultureInfo.InvariantCulture), DateTimeKind.Utc),
-        new DateTimeOffset(DateTime.Parse(now, System.Globalization.CultureInfo.InvariantCulture), TimeSpan.Zero)).ShouldBe(due);
+        last is null ? null : DateTime.SpecifyKind(DateTime.Parse(last, CultureInfo.InvariantCulture), DateTimeKind.Utc),
+        new DateTimeOffset(DateTime.Parse(now, CultureInfo.InvariantCulture), TimeSpan.Zero)).ShouldBe(due);
 
     private static async Task<string?> Restore(string folder, string file)
     {
@@ -204,7 +206,8 @@ public sealed class BackupTests : IDisposable
         return await Restoring.RestoreAsync(folder, file, [.. db.Database.GetMigrations()], DateTime.UtcNow, Stop);
     }
 
-    private static async Task<int> Version(Product product, string id) => (await product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
+    private static async Task<int> Version(Product product, string id) =>
+        (await product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
 
     private static async Task Note(Product product, string id, string text)
     {

@@ -170,7 +170,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             return;
         if (screw.Moves is { Count: > 0 })
             MayBeDone(entity, stage, pump.Setup.ToCore(), read(stage), "proof.screw.moves");
-        Mapping.Under("proof.screw", () => ControlSettingEndpoint.Answer(Question(pump, screw)));
+        Mapping.Under("proof.screw", () => ControlSetting.Answer(Question(pump, screw)));
     }
 
     /// <summary>What the setting of the control asks.</summary>

@@ -36,10 +36,10 @@ public sealed class ProofView(CaseProof proof, Catalogue catalogue)
         remarks.AddRange(Leaks(entity));
         var verdict = ProofVerdict.Of(
             remarks, [.. shown.Where(s => s is { Forbidden: null, State: not "done" }).Select(s => s.Name.ToLowerInvariant())]);
-        var setting = told.Screw?.Target is null ? null : ControlSettingEndpoint.Answer(CaseProof.Question(stored, told.Screw));
+        var setting = told.Screw?.Target is null ? null : ControlSetting.Answer(CaseProof.Question(stored, told.Screw));
         return new ProofViewResponse(
             now, shown, proof.FacingsMissing(entity), [.. shut.Select(r => r.Text)], setting,
-            told.Screw?.Target is null ? null : ControlSettingEndpoint.Drawing(CaseProof.Question(stored, told.Screw)).ToDto(),
+            told.Screw?.Target is null ? null : ControlSetting.Drawing(CaseProof.Question(stored, told.Screw)).ToDto(),
             verdict.Outcome.Named(), verdict.Reasons, Changed(entity));
     }
 

@@ -1,0 +1,77 @@
+using System.ComponentModel;
+using System.Text.Json;
+using System.Text.Json.Schema;
+using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+
+namespace MildHunch.Web.Travel;
+
+public sealed record PumpInFile(
+    string Id, string Tag, string Name, string Duty, PumpDto Pump, SetupDto Setup, PumpSheetDto? Sheet, DateTime CreatedAt,
+    DateTime? ArchivedAt, int Version);
+
+public sealed record ChangeInFile(int Number, string Says, DateTime At, bool Undone, bool Abandoned);
+
+/// <summary>What every entry of a case has: which change brought it, which took it back.</summary>
+public sealed record ReadingInFile(
+    string Id, int AddedBy, int? RemovedBy, string Quantity, double Value, string Unit, double? Uncertainty, string? UncertaintyUnit,
+    double? UpTo, string? ReadAt);
+
+public sealed record CueInFile(
+    string Id, int AddedBy, int? RemovedBy, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream,
+    string? DripsWhen, string? SeenAt);
+
+public sealed record FactInFile(string Id, int AddedBy, int? RemovedBy, string Name, string Value);
+
+public sealed record VerdictInFile(
+    string Id, int AfterVersion, DateTime At, string Leader, string LeaderName, double Probability, string Hunch,
+    IReadOnlyDictionary<string, double> Suspects);
+
+public sealed record CaseInFile(
+    string Id, DateTime OpenedAt, DateTime? ArchivedAt, string Stage, int Version, IReadOnlyList<ChangeInFile> Changes,
+    IReadOnlyList<ReadingInFile> Readings, IReadOnlyList<CueInFile> Cues, IReadOnlyList<FactInFile> Facts,
+    IReadOnlyList<VerdictInFile> Verdicts);
+
+public sealed record PhotoInFile(
+    [property: Description("SHA-256 of photos/HASH.jpg beside this file")] string Hash, int Bytes, int Width, int Height, DateTime At);
+
+/// <summary>
+/// A case with its pump, as it travels: case.json of a zip, photographs beside it. All that was ever typed is in it, what was undone too.
+/// </summary>
+public sealed record CaseFile(
+    [property: Description("mild-hunch-case")] string Format,
+    [property: Description("of the format; a newer one is refused by name")] int Version,
+    PumpInFile Pump, CaseInFile Case, IReadOnlyList<PhotoInFile> Photos)
+{
+    public const string FormatName = "mild-hunch-case";
+    public const int CurrentVersion = 1;
+    public const string FileName = "case.json";
+    public const string PhotoFolder = "photos/";
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true,
+        NewLine = "\n",
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+        NumberHandling = JsonNumberHandling.Strict,
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
+    };
+
+    public byte[] Written() => JsonSerializer.SerializeToUtf8Bytes(this, Json);
+
+    /// <exception cref="JsonException">No such file.</exception>
+    public static CaseFile Read(Stream text) => JsonSerializer.Deserialize<CaseFile>(text, Json) ?? throw new JsonException("nothing");
+
+    /// <summary>Format and version alone, whatever else a newer file may say.</summary>
+    public static CaseFileHead Head(Stream text) =>
+        JsonSerializer.Deserialize<CaseFileHead>(text, JsonSerializerOptions.Web) ?? throw new JsonException("nothing");
+
+    /// <summary>The JSON schema of it.</summary>
+    public static string Schema() => Json.GetJsonSchemaAsNode(typeof(CaseFile)).ToJsonString(Json) + "\n";
+}
+
+public sealed record CaseFileHead(string? Format, int? Version);

@@ -1,0 +1,86 @@
+using MildHunch.Store;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Travel;
+
+/// <summary>A case between the database and its file, nothing lost either way.</summary>
+public static class CaseFileMapping
+{
+    /// <summary>A case that was loaded whole, with its verdicts, and the photographs that it names.</summary>
+    public static CaseFile ToFile(this CaseEntity c, PumpEntity pump, IEnumerable<PhotoEntity> photos) => new(
+        CaseFile.FormatName, CaseFile.CurrentVersion,
+        new PumpInFile(
+            pump.Id, pump.Tag, pump.Name, pump.Duty, Stored.Read<PumpDto>(pump.PumpJson), Stored.Read<SetupDto>(pump.SetupJson),
+            pump.SheetJson is null ? null : Stored.Read<PumpSheetDto>(pump.SheetJson), pump.CreatedAt, pump.ArchivedAt, pump.Version),
+        new CaseInFile(
+            c.Id, c.OpenedAt, c.ArchivedAt, c.Headline.Stage, c.Version,
+            [.. c.Changes.OrderBy(x => x.Number).Select(x => new ChangeInFile(x.Number, x.Says, x.At, x.Undone, x.Abandoned))],
+            [.. InOrder(c.Readings).Select(r => new ReadingInFile(
+                r.Id, r.AddedBy, r.RemovedBy, r.Quantity, r.Value, r.Unit, r.Uncertainty, r.UncertaintyUnit, r.UpTo, r.ReadAt))],
+            [.. InOrder(c.Cues).Select(q => new CueInFile(
+                q.Id, q.AddedBy, q.RemovedBy, q.Cue, q.Answer, q.Cylinder, q.Side, q.DropsPerMinute, q.Stream, q.DripsWhen, q.SeenAt))],
+            [.. InOrder(c.Facts).Select(f => new FactInFile(f.Id, f.AddedBy, f.RemovedBy, f.Name, f.Value))],
+            [.. c.Verdicts.OrderBy(v => v.Id, StringComparer.Ordinal).Select(v => new VerdictInFile(
+                v.Id, v.AfterVersion, v.At, v.Leader, v.LeaderName, v.Probability, v.Hunch,
+                Stored.Read<Dictionary<string, double>>(v.SuspectsJson)))]),
+        [.. photos.OrderBy(p => p.Hash, StringComparer.Ordinal).Select(p => new PhotoInFile(p.Hash, p.Bytes, p.Width, p.Height, p.At))]);
+
+    public static PumpEntity ToEntity(this PumpInFile p) => new()
+    {
+        Id = p.Id,
+        Tag = p.Tag,
+        Name = p.Name,
+        Duty = p.Duty,
+        Type = PumpRecord.TypeOf(p.Pump),
+        PumpJson = Stored.Write(p.Pump),
+        SetupJson = Stored.Write(p.Setup),
+        SheetJson = p.Sheet is null ? null : Stored.Write(p.Sheet),
+        CreatedAt = p.CreatedAt,
+        ArchivedAt = p.ArchivedAt,
+        Version = p.Version,
+    };
+
+    public static CaseEntity ToEntity(this CaseInFile c, PumpEntity pump)
+    {
+        var entity = new CaseEntity
+        {
+            Id = c.Id,
+            PumpId = pump.Id,
+            Pump = pump,
+            OpenedAt = c.OpenedAt,
+            ArchivedAt = c.ArchivedAt,
+            Version = c.Version,
+            Changes = [.. c.Changes.Select(x => new ChangeEntity
+            {
+                CaseId = c.Id, Number = x.Number, Says = x.Says, At = x.At, Undone = x.Undone, Abandoned = x.Abandoned,
+            })],
+            Readings = [.. c.Readings.Select(r => new ReadingEntity
+            {
+                Id = r.Id, CaseId = c.Id, AddedBy = r.AddedBy, RemovedBy = r.RemovedBy, Quantity = r.Quantity, Value = r.Value,
+                Unit = r.Unit, Uncertainty = r.Uncertainty, UncertaintyUnit = r.UncertaintyUnit, UpTo = r.UpTo, ReadAt = r.ReadAt,
+            })],
+            Cues = [.. c.Cues.Select(q => new CueEntity
+            {
+                Id = q.Id, CaseId = c.Id, AddedBy = q.AddedBy, RemovedBy = q.RemovedBy, Cue = q.Cue, Answer = q.Answer,
+                Cylinder = q.Cylinder, Side = q.Side, DropsPerMinute = q.DropsPerMinute, Stream = q.Stream, DripsWhen = q.DripsWhen,
+                SeenAt = q.SeenAt,
+            })],
+            Facts = [.. c.Facts.Select(f => new FactEntity
+            {
+                Id = f.Id, CaseId = c.Id, AddedBy = f.AddedBy, RemovedBy = f.RemovedBy, Name = f.Name, Value = f.Value,
+            })],
+            Verdicts = [.. c.Verdicts.Select(v => new VerdictEntity
+            {
+                Id = v.Id, CaseId = c.Id, AfterVersion = v.AfterVersion, At = v.At, Leader = v.Leader, LeaderName = v.LeaderName,
+                Probability = v.Probability, Hunch = v.Hunch, SuspectsJson = Stored.Write(v.Suspects),
+            })],
+        };
+        entity.Headline.Stage = c.Stage;
+        return entity;
+    }
+
+    private static IEnumerable<T> InOrder<T>(IEnumerable<T> entries)
+        where T : EntryEntity => entries.OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal);
+}

@@ -1,0 +1,72 @@
+using MildHunch.Core.Quantities;
+using MildHunch.Web.Cases;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Travel;
+
+/// <summary>What a file that claims to be a case must hold before anything of it is stored.</summary>
+internal static class CaseFileRules
+{
+    private const int LongestTag = 40;
+    private const int LongestName = 200;
+    private const int LongestText = 200_000;
+    private const int MostEntries = 50_000;
+
+    public static void Check(CaseFile file)
+    {
+        Id(file.Pump.Id, "pump.id");
+        Id(file.Case.Id, "case.id");
+        Plain(file.Pump.Tag, "pump.tag", 1, LongestTag);
+        Plain(file.Pump.Name, "pump.name", 0, LongestName);
+        Plain(file.Pump.Duty, "pump.duty", 0, LongestName);
+        if (!Stages.All.Contains(file.Case.Stage))
+            throw Refused("case.stage", $"“{Short(file.Case.Stage)}” is no stage.");
+        Mapping.Under("pump", () => (file.Pump.Pump.ToCore(), file.Pump.Setup.ToCore()));
+        var changes = file.Case.Changes.Select(c => c.Number).ToArray();
+        if (changes.Length == 0 || changes.Distinct().Count() != changes.Length || changes.Any(n => n < 1) || changes.Length > MostEntries)
+            throw Refused("case.changes", "The changes are not numbered one by one from 1.");
+        var numbers = changes.ToHashSet();
+        var entries = file.Case.Readings.Select(r => (r.Id, r.AddedBy, r.RemovedBy))
+            .Concat(file.Case.Cues.Select(c => (c.Id, c.AddedBy, c.RemovedBy)))
+            .Concat(file.Case.Facts.Select(f => (f.Id, f.AddedBy, f.RemovedBy))).ToArray();
+        if (entries.Length > MostEntries || entries.Select(e => e.Id).Distinct().Count() != entries.Length)
+            throw Refused("case", "Entries are there twice, or too many.");
+        foreach (var (id, added, removed) in entries)
+        {
+            Id(id, "case entries");
+            if (!numbers.Contains(added) || (removed is { } by && !numbers.Contains(by)))
+                throw Refused("case", $"Entry {id} belongs to a change that is not there.");
+        }
+
+        foreach (var unit in file.Case.Readings.SelectMany(r => new[] { r.Unit, r.UncertaintyUnit }).OfType<string>().Distinct())
+            if (Enum.GetValues<QuantityKind>().All(k => Units.Find(k, unit) is null))
+                throw Refused("case.readings", $"“{Short(unit)}” is no unit.");
+        foreach (var verdict in file.Case.Verdicts)
+            Id(verdict.Id, "case.verdicts");
+        foreach (var text in file.Case.Facts.Select(f => f.Value).Concat(file.Case.Changes.Select(c => c.Says)))
+            if (text.Length > LongestText)
+                throw Refused("case.facts", $"A text of {text.Length} letters is longer than any that was typed.");
+        foreach (var photo in file.Photos)
+            if (photo.Hash.Length != 64 || !photo.Hash.All(char.IsAsciiHexDigitLower))
+                throw Refused("photos", $"“{Short(photo.Hash)}” is no checksum.");
+    }
+
+    public static RefusalException Refused(string field, string why) =>
+        new(StatusCodes.Status400BadRequest, "This file is not taken in", field, why);
+
+    // Shown everywhere, and part of file names: nothing that a page or a shell could take for more than a name.
+    private static void Plain(string text, string field, int least, int most)
+    {
+        if (text.Length < least || text.Length > most || text.Any(c => char.IsControl(c) || c is '<' or '>'))
+            throw Refused(field, $"“{Short(text)}” is no name of {least} to {most} plain letters.");
+    }
+
+    private static void Id(string id, string field)
+    {
+        if (id.Length != 32 || !id.All(char.IsAsciiHexDigitLower))
+            throw Refused(field, $"“{Short(id)}” is no id of Mild Hunch.");
+    }
+
+    private static string Short(string text) => text.Length > 40 ? text[..40] + "…" : text;
+}

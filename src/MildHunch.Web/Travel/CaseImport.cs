@@ -1,0 +1,251 @@
+using System.IO.Compression;
+using System.Security.Cryptography;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.WebUtilities;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Net.Http.Headers;
+using MildHunch.Store;
+using MildHunch.Store.Backup;
+using MildHunch.Web.Backup;
+using MildHunch.Web.Cases;
+using MildHunch.Web.Photos;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Travel;
+
+/// <summary>What became of a file.</summary>
+public sealed record ImportResponse(
+    string CaseId, string PumpId, string Outcome, string Says, int Photos);
+
+/// <summary>Takes a case in from elsewhere: checked whole first, then stored whole.</summary>
+public sealed class CaseImport(
+    MildHunchDb db, CaseExport export, CaseView view, CaseStore store, PhotoFiles photos, ShopFolder shop, ILogger<CaseImport> log)
+{
+    private const int MostJson = 16 * 1024 * 1024;
+    private const int MostPhotos = 2000;
+
+    public static void Map(IEndpointRouteBuilder routes) =>
+        routes.MapPost(
+            BodyLimits.ImportPath, (HttpRequest request, CaseImport import, CancellationToken stop) => import.Take(request, stop))
+            .Accepts<IFormFile>("multipart/form-data").WithTags("Cases")
+            .WithSummary("Takes in a case that was exported elsewhere; what is here already is recognised.");
+
+    private async Task<ImportResponse> Take(HttpRequest request, CancellationToken stop)
+    {
+        if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } limit)
+            limit.MaxRequestBodySize = BodyLimits.ImportBytes;
+        var folder = Directory.CreateDirectory(Path.Combine(shop.Path, BackupFolder.Name)).FullName;
+        await using var sent = new FileStream(
+            Path.Combine(folder, $"taken-{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920,
+            FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        await Receive(request, sent, stop);
+        sent.Position = 0;
+        try
+        {
+            using var zip = new ZipArchive(sent, ZipArchiveMode.Read, leaveOpen: true);
+            return await Store(Checked(zip), zip, stop);
+        }
+        catch (Exception e) when (e is InvalidDataException or EndOfStreamException or NotSupportedException)
+        {
+            throw CaseFileRules.Refused("file", "This is no whole zip file: it was cut short, or is something else.");
+        }
+    }
+
+    private static async Task Receive(HttpRequest request, Stream to, CancellationToken stop)
+    {
+        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
+            || !type.MediaType.Equals("multipart/form-data", StringComparison.OrdinalIgnoreCase)
+            || HeaderUtilities.RemoveQuotes(type.Boundary).Value is not { Length: > 0 } boundary)
+            throw CaseFileRules.Refused("file", "Send the file as a form, in a part called “file”.");
+        var reader = new MultipartReader(boundary, request.Body);
+        while (await reader.ReadNextSectionAsync(stop) is { } section)
+            if (section.GetContentDispositionHeader() is { } part && part.IsFileDisposition())
+            {
+                await section.Body.CopyToAsync(to, stop);
+                return;
+            }
+
+        throw CaseFileRules.Refused("file", "There is no file in what was sent.");
+    }
+
+    // Nothing of it is written anywhere before all of it is known to be a case.
+    private static CaseFile Checked(ZipArchive zip)
+    {
+        var json = zip.GetEntry(CaseFile.FileName)
+            ?? throw CaseFileRules.Refused("file", "There is no case.json in it: it is no case of Mild Hunch.");
+        var text = Unpacked(json, MostJson);
+        CaseFile file;
+        try
+        {
+            var head = CaseFile.Head(new MemoryStream(text));
+            if (head.Format != CaseFile.FormatName)
+                throw CaseFileRules.Refused("format", "It is no case of Mild Hunch.");
+            if (head.Version is not (> 0 and <= CaseFile.CurrentVersion))
+                throw CaseFileRules.Refused(
+                    "version",
+                    $"It was written by a newer Mild Hunch (format {head.Version}); this one reads up to {CaseFile.CurrentVersion}. "
+                        + "Bring it up to date first.");
+            file = CaseFile.Read(new MemoryStream(text));
+        }
+        catch (JsonException e)
+        {
+            throw CaseFileRules.Refused(e.Path ?? "file", "case.json is damaged or not of this format.");
+        }
+
+        CaseFileRules.Check(file);
+        var photos = file.Photos.Select(p => $"{CaseFile.PhotoFolder}{p.Hash}.jpg").ToHashSet();
+        if (photos.Count > MostPhotos)
+            throw CaseFileRules.Refused("photos", $"{photos.Count} photographs are more than a case has; at most {MostPhotos}.");
+        if (zip.Entries.FirstOrDefault(e => e.FullName != CaseFile.FileName && !photos.Contains(e.FullName)) is { } foreign)
+            throw CaseFileRules.Refused("file", $"“{foreign.FullName}” does not belong to a case.");
+        if (zip.Entries.Count != photos.Count + 1)
+            throw CaseFileRules.Refused("photos", "A photograph is missing, or is there twice.");
+        foreach (var photo in file.Photos)
+        {
+            if (!IsPhoto(zip.GetEntry($"{CaseFile.PhotoFolder}{photo.Hash}.jpg")!, photo.Hash))
+                throw CaseFileRules.Refused("photos", $"Photograph {photo.Hash[..8]} is not what the file says it is.");
+        }
+
+        return file;
+    }
+
+    // What an entry says of its size is not believed.
+    private static byte[] Unpacked(ZipArchiveEntry entry, long most)
+    {
+        using var from = entry.Open();
+        using var to = new MemoryStream();
+        var buffer = new byte[81920];
+        for (int read; (read = from.Read(buffer)) > 0;)
+        {
+            if (to.Length + read > most)
+                throw CaseFileRules.Refused("file", $"“{entry.Name}” unpacks to more than {most / (1024 * 1024)} MB.");
+            to.Write(buffer, 0, read);
+        }
+
+        return to.ToArray();
+    }
+
+    // Piece by piece: a photograph is never held whole.
+    private static bool IsPhoto(ZipArchiveEntry entry, string hash)
+    {
+        using var from = entry.Open();
+        using var sum = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        var buffer = new byte[81920];
+        var start = from.ReadAtLeast(buffer, 3, throwOnEndOfStream: false);
+        if (buffer.AsSpan(0, start) is not [0xFF, 0xD8, 0xFF, ..])
+            return false;
+        long bytes = start;
+        for (var read = start; read > 0; bytes += read)
+        {
+            sum.AppendData(buffer, 0, read);
+            read = from.Read(buffer);
+            if (bytes + read > BodyLimits.PhotoBytes)
+                throw CaseFileRules.Refused("file", $"“{entry.Name}” unpacks to more than {BodyLimits.PhotoBytes / (1024 * 1024)} MB.");
+        }
+
+        return Convert.ToHexStringLower(sum.GetHashAndReset()) == hash;
+    }
+
+    private async Task<ImportResponse> Store(CaseFile file, ZipArchive zip, CancellationToken stop)
+    {
+        var here = await db.Cases.AsNoTracking().AnyAsync(c => c.Id == file.Case.Id, stop)
+            ? await export.FileOf(file.Case.Id, stop)
+            : null;
+        if (here is not null && Ends(here.Case, file.Case))
+            return new ImportResponse(file.Case.Id, here.Pump.Id, "already-here", "All of it is here already.", 0);
+        if (here is not null && !Ends(file.Case, here.Case))
+            throw new RefusalException(
+                StatusCodes.Status409Conflict, "It went on in both places", "case",
+                "This case is here already, and both went on since they parted. Nothing was changed; put one of them away first.");
+
+        await using var whole = await db.Database.BeginTransactionAsync(stop);
+        var pump = await db.Pumps.FirstOrDefaultAsync(p => p.Id == file.Pump.Id, stop);
+        var renamed = pump is null && await db.Pumps.AnyAsync(p => p.Tag == file.Pump.Tag, stop);
+        if (pump is null)
+        {
+            pump = (renamed ? file.Pump with { Tag = await FreeTag(file.Pump.Tag, stop) } : file.Pump).ToEntity();
+            db.Pumps.Add(pump);
+        }
+
+        if (here is not null)
+            await db.Cases.Where(c => c.Id == file.Case.Id).ExecuteDeleteAsync(stop);
+        var entity = file.Case.ToEntity(pump);
+        db.Cases.Add(entity);
+        await Judgeable(entity, stop);
+        var (added, rows) = await KeepPhotos(file, zip, stop);
+        try
+        {
+            db.Photos.AddRange(rows);
+            await store.SaveAsItCame(entity, stop);
+            await whole.CommitAsync(stop);
+        }
+        catch
+        {
+            foreach (var path in added)
+                File.Delete(path);
+            throw;
+        }
+
+        return new ImportResponse(
+            entity.Id, pump.Id, here is null ? "taken-in" : "brought-up-to-date",
+            renamed ? $"A pump {file.Pump.Tag} was here already: this one is called {pump.Tag}." : "Taken in.", rows.Count);
+    }
+
+    // A case that cannot be shown is not stored: whoever opened it would stand before a closed door.
+    private async Task Judgeable(CaseEntity entity, CancellationToken stop)
+    {
+        try
+        {
+            await view.Show(entity, stop);
+        }
+        catch (Exception e) when (e is not (OperationCanceledException or OutOfMemoryException))
+        {
+            log.LogWarning(e, "A case file that cannot be shown was refused");
+            throw CaseFileRules.Refused("case", "What stands in it cannot be read: a reading, an answer or a note is damaged.");
+        }
+    }
+
+    private async Task<(List<string> Added, List<PhotoEntity> Rows)> KeepPhotos(CaseFile file, ZipArchive zip, CancellationToken stop)
+    {
+        List<string> added = [];
+        List<PhotoEntity> rows = [];
+        var known = (await db.Photos.Select(p => p.Hash).ToListAsync(stop)).ToHashSet();
+        foreach (var photo in file.Photos.DistinctBy(p => p.Hash))
+        {
+            if (photos.Find(photo.Hash) is null)
+            {
+                await using var content = zip.GetEntry($"{CaseFile.PhotoFolder}{photo.Hash}.jpg")!.Open();
+                await photos.Keep(photo.Hash, content, stop);
+                added.Add(photos.Find(photo.Hash)!);
+            }
+
+            if (!known.Contains(photo.Hash))
+                rows.Add(new PhotoEntity
+                {
+                    Hash = photo.Hash,
+                    Bytes = photo.Bytes,
+                    Width = photo.Width,
+                    Height = photo.Height,
+                    At = photo.At,
+                });
+        }
+
+        return (added, rows);
+    }
+
+    private async Task<string> FreeTag(string tag, CancellationToken stop)
+    {
+        for (var k = 2; ; k++)
+        {
+            var free = $"{tag[..Math.Min(tag.Length, 34)]} ({k})";
+            if (!await db.Pumps.AnyAsync(p => p.Tag == free, stop))
+                return free;
+        }
+    }
+
+    // True where one case is the other and what was done since: its changes begin with all of those.
+    private static bool Ends(CaseInFile longer, CaseInFile shorter) =>
+        longer.Version >= shorter.Version && longer.Changes.Count >= shorter.Changes.Count
+        && shorter.Changes.Zip(longer.Changes).All(p => p.First.Number == p.Second.Number && p.First.At == p.Second.At);
+}

@@ -1,0 +1,236 @@
+using System.IO.Compression;
+using System.Net;
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json.Nodes;
+using NJsonSchema;
+
+namespace MildHunch.Web.Tests.Travel;
+
+/// <summary>A case as one file: out of one installation, into another.</summary>
+public sealed class CaseFileTests : IDisposable
+{
+    private readonly Product here = new();
+    private readonly Product there = new(false);
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public void Dispose()
+    {
+        here.Dispose();
+        there.Dispose();
+    }
+
+    [Fact]
+    public async Task A_case_comes_out_of_another_installation_byte_for_byte()
+    {
+        var id = await Worked();
+        var sent = await Export(here, id);
+        var (response, answer) = await Import(there, sent);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, answer?.ToJsonString());
+        (Text(answer!["outcome"]), answer["photos"]!.GetValue<int>()).ShouldBe(("taken-in", 2));
+
+        Json(await Export(there, id)).ShouldBe(Json(sent));
+        var shown = await Shown(there, id);
+        shown.ShouldBe(await Shown(here, id));
+        foreach (var photo in JsonNode.Parse(Json(sent))!["photos"]!.AsArray())
+            (await there.Http.GetByteArrayAsync($"/api/photos/{photo!["hash"]}", Stop))
+                .ShouldBe(await here.Http.GetByteArrayAsync($"/api/photos/{photo["hash"]}", Stop));
+
+        // What is here already is recognised; what went on meanwhile is brought up to date; what went on in both places is not mixed.
+        Text((await Import(there, sent)).Body!["outcome"]).ShouldBe("already-here");
+        await Note(here, id, "went on at home");
+        Text((await Import(there, await Export(here, id))).Body!["outcome"]).ShouldBe("brought-up-to-date");
+        Json(await Export(there, id)).ShouldBe(Json(await Export(here, id)));
+        Text((await Import(there, sent)).Body!["outcome"]).ShouldBe("already-here");
+        await Note(there, id, "went on there");
+        await Note(here, id, "went on here");
+        (await Import(there, await Export(here, id))).Response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task A_pump_whose_tag_is_taken_gets_another_and_says_so()
+    {
+        var taken = new JsonObject { ["tag"] = "FOG-2", ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
+        (await there.Send(HttpMethod.Post, "/api/pumps", taken)).Response.StatusCode.ShouldBe(HttpStatusCode.Created);
+        var (_, answer) = await Import(there, await Export(here, await here.CaseOf("FOG-2")));
+        Text(answer!["says"]).ShouldContain("FOG-2 (2)");
+        (await there.Get("/api/pumps")).AsArray().Select(p => Text(p!["tag"])).ShouldBe(["FOG-2", "FOG-2 (2)"]);
+    }
+
+    /// <summary>Every case of the demo, by a validator that is not ours.</summary>
+    [Fact]
+    public async Task Its_schema_is_served_written_down_and_holds()
+    {
+        var served = await here.Http.GetStringAsync("/api/case-file/schema", Stop);
+        var written = Path.Combine(Product.Root(), "docs", "case-file.schema.json");
+        if (Environment.GetEnvironmentVariable("UPDATE_API") == "1")
+            await File.WriteAllTextAsync(written, served, Stop);
+        (await File.ReadAllTextAsync(written, Stop)).ShouldBe(served);
+        var schema = await JsonSchema.FromJsonAsync(served, Stop);
+        foreach (var listed in (await here.Get("/api/cases")).AsArray())
+            schema.Validate(Json(await Export(here, Text(listed!["id"])))).Select(e => $"{e.Path} {e.Kind}").ShouldBeEmpty();
+        schema.Validate("{\"format\":\"mild-hunch-case\",\"version\":1,\"pump\":{\"id\":7}}").ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task What_is_no_sound_case_is_refused_whole_with_its_reason()
+    {
+        var id = await Worked();
+        var good = await Export(here, id);
+        var json = Json(good);
+        await Refused("a letter"u8.ToArray(), "no whole zip");
+        await Refused(good[..(good.Length / 2)], "no whole zip");
+        await Refused(Zip(("holiday.txt", "sun"u8.ToArray())), "no case of Mild Hunch");
+        await Refused(Zip(("case.json", "{"u8.ToArray())), "damaged");
+        await Refused(With(json, j => j["format"] = "holiday"), "no case of Mild Hunch");
+        await Refused(With(json, j => j["version"] = 2), "newer");
+        await Refused(With(json, j => j["weather"] = "fair"), "damaged");
+        await Refused(With(json, j => j["pump"]!["tag"] = "<script>alert(1)</script>"), "plain letters");
+        await Refused(With(json, j => j["case"]!["id"] = "../../etc/passwd"), "no id");
+        await Refused(With(json, j => j["case"]!["changes"]!.AsArray().Clear()), "numbered");
+        await Refused(With(json, j => j["case"]!["readings"]![0]!["addedBy"] = 900), "change that is not there");
+        await Refused(With(json, j => j["case"]!["readings"]![0]!["unit"] = "parsnips"), "no unit");
+        await Refused(With(json, j => j["pump"]!["pump"]!["cylinders"] = 90), "cylinders");
+        await Refused(With(json, _ => { }, ("../../slipped.jpg", "x"u8.ToArray())), "does not belong");
+        await Refused(With(json, _ => { }, ("photos/<script>.jpg", "x"u8.ToArray())), "does not belong");
+        await Refused(With(json, j => j["photos"]!.AsArray().RemoveAt(0), photos: good), "does not belong");
+        await Refused(Changed(good), "not what the file says");
+
+        // A bomb: 64 MB of nothing in a few kilobytes.
+        await Refused(Zip(("case.json", new byte[64 * 1024 * 1024])), "unpacks to more");
+        (await there.Get("/api/pumps")).AsArray().Count.ShouldBe(0);
+        (await there.Get("/api/cases")).AsArray().Count.ShouldBe(0);
+        Directory.Exists(Path.Combine(there.Folder, "photos")).ShouldBeFalse();
+        Directory.EnumerateFiles(Path.Combine(there.Folder, "backups")).ShouldBeEmpty();
+
+        async Task Refused(byte[] file, string says)
+        {
+            var (response, body) = await Import(there, file);
+            response.StatusCode.ShouldBe(HttpStatusCode.BadRequest, says);
+            body!.ToJsonString().ShouldContain(says, Case.Insensitive);
+        }
+    }
+
+    // A case with something of everything: undone changes, work, findings with photographs, proof.
+    private async Task<string> Worked()
+    {
+        var id = await here.CaseOf("FOG-2");
+        var (first, second) = (await here.Photograph(1), await here.Photograph(2));
+        await Change(id, new JsonObject
+        {
+            ["work"] = new JsonObject
+            {
+                ["plan"] = new JsonObject
+                {
+                    ["targets"] = new JsonArray(new JsonObject { ["part"] = "valve", ["cylinder"] = 2, ["side"] = "discharge" }),
+                },
+                ["found"] = new JsonObject
+                {
+                    ["valve.2.discharge"] = new JsonObject
+                    {
+                        ["state"] = "failed",
+                        ["finding"] = "pitted",
+                        ["by"] = "Ines Halvard",
+                        ["photos"] = new JsonArray(first, second),
+                    },
+                },
+            },
+        });
+        await Note(here, id, "σ of the gauge ≤ 1 bar → noted");
+        (await here.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await Etag(here, id))).Response.EnsureSuccessStatusCode();
+        await Change(id, new JsonObject
+        {
+            ["proof"] = new JsonObject { ["acknowledged"] = new JsonObject { ["stand"] = new JsonObject { ["by"] = "Pell Okoro" } } },
+        });
+        return id;
+    }
+
+    private static async Task<byte[]> Export(Product product, string id) =>
+        await product.Http.GetByteArrayAsync($"/api/cases/{id}/export", Stop);
+
+    private static async Task<(HttpResponseMessage Response, JsonNode? Body)> Import(Product product, byte[] file)
+    {
+        using var form = new MultipartFormDataContent();
+        var part = new ByteArrayContent(file);
+        part.Headers.ContentType = new MediaTypeHeaderValue("application/zip");
+        form.Add(part, "file", "case.zip");
+        var response = await product.Http.PostAsync("/api/import", form, Stop);
+        return (response, JsonNode.Parse(await response.Content.ReadAsStringAsync(Stop)));
+    }
+
+    private static string Json(byte[] file)
+    {
+        using var zip = new ZipArchive(new MemoryStream(file));
+        using var reader = new StreamReader(zip.GetEntry("case.json")!.Open());
+        return reader.ReadToEnd();
+    }
+
+    private static byte[] Zip(params IReadOnlyList<(string Name, byte[] Content)> entries)
+    {
+        using var memory = new MemoryStream();
+        using (var zip = new ZipArchive(memory, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, content) in entries)
+            {
+                using var entry = zip.CreateEntry(name).Open();
+                entry.Write(content);
+            }
+
+        return memory.ToArray();
+    }
+
+    private static byte[] With(string json, Action<JsonNode> change, (string, byte[])? more = null, byte[]? photos = null)
+    {
+        var changed = JsonNode.Parse(json)!;
+        if (photos is null)
+            changed["photos"] = new JsonArray();
+        change(changed);
+        List<(string, byte[])> entries = [("case.json", Encoding.UTF8.GetBytes(changed.ToJsonString()))];
+        if (more is { } one)
+            entries.Add(one);
+        if (photos is not null)
+            entries.AddRange(Entries(photos).Where(e => e.Name != "case.json"));
+        return Zip(entries);
+    }
+
+    private static byte[] Changed(byte[] file) =>
+        Zip([.. Entries(file).Select(e => e.Name == "case.json" ? e : (e.Name, (byte[])[.. e.Content, 0]))]);
+
+    private static IEnumerable<(string Name, byte[] Content)> Entries(byte[] file)
+    {
+        using var zip = new ZipArchive(new MemoryStream(file));
+        foreach (var entry in zip.Entries)
+        {
+            using var content = new MemoryStream();
+            using var from = entry.Open();
+            from.CopyTo(content);
+            yield return (entry.FullName, content.ToArray());
+        }
+    }
+
+    // What the shop's own record adds to a verdict is not part of the case.
+    private static async Task<string> Shown(Product product, string id)
+    {
+        var shown = (await product.Get($"/api/cases/{id}")).AsObject();
+        shown.Remove("diagnosis");
+        shown.Remove("found");
+        return shown.ToJsonString();
+    }
+
+    private static string Text(JsonNode? node) => node!.GetValue<string>();
+
+    private static async Task<string> Etag(Product product, string id) => $"\"{(await product.Get($"/api/cases/{id}"))["version"]}\"";
+
+    private async Task Change(string id, JsonObject change)
+    {
+        var (response, body) = await here.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(here, id));
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+    }
+
+    private static async Task Note(Product product, string id, string text)
+    {
+        var change = new JsonObject { ["facts"] = new JsonObject { ["note-ask"] = text } };
+        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(product, id));
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+    }
+}

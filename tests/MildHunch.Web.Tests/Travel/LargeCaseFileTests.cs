@@ -1,0 +1,82 @@
+using System.IO.Compression;
+using System.Net;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace MildHunch.Web.Tests.Travel;
+
+/// <summary>Measured alone, so that nobody else's memory counts.</summary>
+[CollectionDefinition(nameof(Alone), DisableParallelization = true)]
+public sealed class Alone;
+
+/// <summary>A case with many photographs passes through piece by piece.</summary>
+[Collection(nameof(Alone))]
+public class LargeCaseFileTests
+{
+    private const int Photos = 50;
+    private const int PhotoBytes = 1024 * 1024;
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    [Fact]
+    public async Task Fifty_megabytes_are_taken_in_with_less_than_150_more()
+    {
+        using var product = new Product();
+        var path = Path.Combine(product.Folder, "large.zip");
+        await Write(product, path);
+        GC.Collect();
+        var before = GC.GetTotalMemory(forceFullCollection: true);
+        var most = 0L;
+        using var ended = CancellationTokenSource.CreateLinkedTokenSource(Stop);
+        var watching = Task.Run(
+            async () =>
+            {
+                while (!ended.IsCancellationRequested)
+                {
+                    most = Math.Max(most, GC.GetTotalMemory(forceFullCollection: false) - before);
+                    await Task.Delay(2, CancellationToken.None);
+                }
+            }, Stop);
+        using var form = new MultipartFormDataContent { { new StreamContent(File.OpenRead(path)), "file", "large.zip" } };
+        var response = await product.Http.PostAsync("/api/import", form, Stop);
+        await ended.CancelAsync();
+        await watching;
+        var body = await response.Content.ReadAsStringAsync(Stop);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body);
+        JsonNode.Parse(body)!["photos"]!.GetValue<int>().ShouldBe(Photos);
+        most.ShouldBeLessThan(150L * 1024 * 1024);
+    }
+
+    // A case of another id, with photographs that no camera took.
+    private static async Task Write(Product product, string path)
+    {
+        var sent = await product.Http.GetByteArrayAsync($"/api/cases/{await product.CaseOf("FOG-2")}/export", Stop);
+        using var old = new ZipArchive(new MemoryStream(sent));
+        var json = (await JsonNode.ParseAsync(old.GetEntry("case.json")!.Open(), cancellationToken: Stop))!;
+        json["case"]!["id"] = new string('a', 32);
+        foreach (var entry in new[] { "readings", "cues", "facts", "verdicts" }.SelectMany(kind => json["case"]![kind]!.AsArray()))
+            entry!["id"] = $"b{entry["id"]!.GetValue<string>()[1..]}";
+        using var zip = ZipFile.Open(path, ZipArchiveMode.Create);
+        for (var k = 0; k < Photos; k++)
+        {
+            var content = new byte[PhotoBytes];
+            new Random(k).NextBytes(content);
+            (content[0], content[1], content[2]) = (0xFF, 0xD8, 0xFF);
+            var hash = Convert.ToHexStringLower(SHA256.HashData(content));
+            await using var photo = zip.CreateEntry($"photos/{hash}.jpg", CompressionLevel.NoCompression).Open();
+            await photo.WriteAsync(content, Stop);
+            json["photos"]!.AsArray().Add(new JsonObject
+            {
+                ["hash"] = hash,
+                ["bytes"] = content.Length,
+                ["width"] = 640,
+                ["height"] = 480,
+                ["at"] = "2026-11-20T08:00:00Z",
+            });
+        }
+
+        await using var text = zip.CreateEntry("case.json").Open();
+        await text.WriteAsync(Encoding.UTF8.GetBytes(json.ToJsonString()), Stop);
+    }
+}
