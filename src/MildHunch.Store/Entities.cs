@@ -208,6 +208,31 @@ public sealed class PhotoEntity
     public DateTime At { get; init; }
 }
 
+/// <summary>A report as it was signed: it stays so, whatever becomes of the case.</summary>
+public sealed class ReportEntity
+{
+    public required string CaseId { get; init; }
+
+    /// <summary>From 1.</summary>
+    public required int Revision { get; init; }
+
+    public DateTime At { get; init; }
+
+    /// <summary>Version of the case that it tells of.</summary>
+    public required int CaseVersion { get; init; }
+
+    public required string By { get; init; }
+
+    public string? Witness { get; init; }
+
+    public string? Gauge { get; init; }
+
+    public string? Wrench { get; init; }
+
+    /// <summary>What it says, as JSON in the shape of the HTTP interface.</summary>
+    public required string ContentJson { get; init; }
+}
+
 /// <summary>From when on closed cases of one type of pump count: what was found before no longer speaks.</summary>
 public sealed class HistoryResetEntity
 {

@@ -13,6 +13,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<PhotoEntity> Photos => Set<PhotoEntity>();
 
+    public DbSet<ReportEntity> Reports => Set<ReportEntity>();
+
     public DbSet<HistoryResetEntity> HistoryResets => Set<HistoryResetEntity>();
 
     /// <summary>Name of the database file.</summary>
@@ -52,6 +54,11 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         });
         model.Entity<ChangeEntity>().HasKey(c => new { c.CaseId, c.Number });
         model.Entity<HistoryResetEntity>().HasKey(r => r.PumpType);
+        model.Entity<ReportEntity>(report =>
+        {
+            report.HasKey(r => new { r.CaseId, r.Revision });
+            report.HasOne<CaseEntity>().WithMany().HasForeignKey(r => r.CaseId);
+        });
         model.Entity<PhotoEntity>().HasKey(p => p.Hash);
         model.Entity<ReadingEntity>().ToTable("Readings");
         model.Entity<CueEntity>().ToTable("Cues");

@@ -18,8 +18,11 @@ using MildHunch.Web.Knowledge;
 using MildHunch.Web.Photos;
 using MildHunch.Web.Proving;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Reports;
+using MildHunch.Web.Reports.Pdf;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Shop;
 using MildHunch.Web.Simulation;
 using MildHunch.Web.Travel;
 using MildHunch.Web.Workings;
@@ -62,6 +65,7 @@ builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopP
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddCases();
+builder.Services.AddSingleton<ShopSettings>().AddScoped<ReportBuilder>().AddSingleton<ReportPdf>().AddScoped<ReportEndpoints>();
 builder.Services.AddScoped<CaseExport>().AddScoped<CaseImport>();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
@@ -79,6 +83,7 @@ builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document,
 }));
 
 var app = builder.Build();
+app.Services.GetRequiredService<ShopSettings>().Load();
 using (var scope = app.Services.CreateScope())
 {
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
@@ -131,6 +136,8 @@ CaseEndpoints.Map(app);
 PhotoEndpoints.Map(app);
 HistoryEndpoints.Map(app);
 BackupEndpoint.Map(app);
+ReportEndpoints.Map(app);
+ShopSettings.Map(app);
 CaseExport.Map(app);
 CaseImport.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))

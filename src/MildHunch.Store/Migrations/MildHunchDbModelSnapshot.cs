@@ -279,6 +279,42 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Readings", (string)null);
                 });
 
+            modelBuilder.Entity("MildHunch.Store.ReportEntity", b =>
+                {
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Revision")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("CaseVersion")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ContentJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Gauge")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Witness")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Wrench")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CaseId", "Revision");
+
+                    b.ToTable("Reports");
+                });
+
             modelBuilder.Entity("MildHunch.Store.VerdictEntity", b =>
                 {
                     b.Property<string>("Id")
@@ -414,6 +450,15 @@ namespace MildHunch.Store.Migrations
                 {
                     b.HasOne("MildHunch.Store.CaseEntity", null)
                         .WithMany("Readings")
+                        .HasForeignKey("CaseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MildHunch.Store.ReportEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.CaseEntity", null)
+                        .WithMany()
                         .HasForeignKey("CaseId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();

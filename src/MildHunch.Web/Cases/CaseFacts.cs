@@ -19,6 +19,9 @@ public static class CaseFacts
     /// <summary>What it turned out to be.</summary>
     public const string Closed = "closed";
 
+    /// <summary>Why it was opened again.</summary>
+    public const string Reopened = "reopened";
+
     public const string Context = "context";
     public const string Hours = "hours";
     public const string CouldNot = "could-not";

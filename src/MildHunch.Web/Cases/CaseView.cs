@@ -16,16 +16,29 @@ namespace MildHunch.Web.Cases;
 /// </summary>
 public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record)
 {
-    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
+    private const string After = "after";
+
+    /// <summary>The case as it stands.</summary>
+    public Task<CaseResource> Show(CaseEntity entity, CancellationToken stop) => Show(entity, false, stop);
+
+    /// <summary>The case as it stood before the mend: judged by what was read and seen until then.</summary>
+    public Task<CaseResource> ShowBefore(CaseEntity entity, CancellationToken stop) => Show(entity, true, stop);
+
+    private async Task<CaseResource> Show(CaseEntity entity, bool before, CancellationToken stop)
     {
         var pump = entity.KnownPump().ToResource();
         var (real, setup) = (pump.Pump.ToCore(), pump.Setup.ToCore());
         var possible = new CueModel(catalogue, real, setup, []);
-        ReadingEntryDto[] readings = [.. entity.InForce(entity.Readings).Select(r => r.ToEntry(real, setup))];
+        bool Counts(string? at) => !before || at != After;
+        ReadingEntryDto[] readings =
+            [.. entity.InForce(entity.Readings).Where(r => Counts(r.ReadAt)).Select(r => r.ToEntry(real, setup))];
 
         // A shop's own words may go with its file: what was noted in them stays, stands last, and is not judged by.
         CueEntryInForceDto[] cues =
-            [.. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible))];
+        [
+            .. entity.InForce(entity.Cues).Where(c => Counts(c.SeenAt)).OrderBy(c => !catalogue.Knows(c))
+                .Select(c => c.ToEntry(catalogue, possible)),
+        ];
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup, Judged(readings), Judged(cues),

@@ -31,6 +31,9 @@ public sealed class ShopPrices
 
     public string Currency { get; set; } = "crowns";
 
+    /// <summary>What the shop is called, on paper.</summary>
+    public string Name { get; set; } = "";
+
     /// <summary>What an hour of a technician costs.</summary>
     public double WorkPerHour { get; set; } = 45;
 

@@ -43,7 +43,8 @@ public sealed partial class CaseExport(MildHunchDb db, PhotoFiles photos)
         string[] named = [.. found.Facts.Select(f => f.Value).Append(pump.SheetJson ?? "").SelectMany(t => Hash().Matches(t))
             .Select(m => m.Value).Distinct()];
         var kept = await db.Photos.AsNoTracking().Where(p => named.Contains(p.Hash)).ToListAsync(stop);
-        return found.ToFile(pump, kept.Where(p => photos.Find(p.Hash) is not null));
+        var reports = await db.Reports.AsNoTracking().Where(r => r.CaseId == id).ToListAsync(stop);
+        return found.ToFile(pump, kept.Where(p => photos.Find(p.Hash) is not null), reports);
     }
 
     private async Task Pack(CaseFile file, Stream to, CancellationToken stop)

@@ -4,6 +4,7 @@ using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Reports;
 using MildHunch.Web.Service;
 
 namespace MildHunch.Web.Travel;
@@ -32,7 +33,11 @@ public sealed record VerdictInFile(
 public sealed record CaseInFile(
     string Id, DateTime OpenedAt, DateTime? ArchivedAt, string Stage, int Version, IReadOnlyList<ChangeInFile> Changes,
     IReadOnlyList<ReadingInFile> Readings, IReadOnlyList<CueInFile> Cues, IReadOnlyList<FactInFile> Facts,
-    IReadOnlyList<VerdictInFile> Verdicts);
+    IReadOnlyList<VerdictInFile> Verdicts,
+    [property: Description("reports as they were signed")] IReadOnlyList<ReportInFile> Reports);
+
+public sealed record ReportInFile(
+    int Revision, DateTime At, int CaseVersion, string By, string? Witness, string? Gauge, string? Wrench, ReportContentDto Content);
 
 public sealed record PhotoInFile(
     [property: Description("SHA-256 of photos/HASH.jpg beside this file")] string Hash, int Bytes, int Width, int Height, DateTime At);

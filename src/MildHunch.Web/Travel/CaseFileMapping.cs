@@ -1,5 +1,6 @@
 using MildHunch.Store;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Reports;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 
@@ -9,7 +10,8 @@ namespace MildHunch.Web.Travel;
 public static class CaseFileMapping
 {
     /// <summary>A case that was loaded whole, with its verdicts, and the photographs that it names.</summary>
-    public static CaseFile ToFile(this CaseEntity c, PumpEntity pump, IEnumerable<PhotoEntity> photos) => new(
+    public static CaseFile ToFile(
+        this CaseEntity c, PumpEntity pump, IEnumerable<PhotoEntity> photos, IEnumerable<ReportEntity> reports) => new(
         CaseFile.FormatName, CaseFile.CurrentVersion,
         new PumpInFile(
             pump.Id, pump.Tag, pump.Name, pump.Duty, Stored.Read<PumpDto>(pump.PumpJson), Stored.Read<SetupDto>(pump.SetupJson),
@@ -24,7 +26,9 @@ public static class CaseFileMapping
             [.. InOrder(c.Facts).Select(f => new FactInFile(f.Id, f.AddedBy, f.RemovedBy, f.Name, f.Value))],
             [.. c.Verdicts.OrderBy(v => v.Id, StringComparer.Ordinal).Select(v => new VerdictInFile(
                 v.Id, v.AfterVersion, v.At, v.Leader, v.LeaderName, v.Probability, v.Hunch,
-                Stored.Read<Dictionary<string, double>>(v.SuspectsJson)))]),
+                Stored.Read<Dictionary<string, double>>(v.SuspectsJson)))],
+            [.. reports.OrderBy(r => r.Revision).Select(r => new ReportInFile(
+                r.Revision, r.At, r.CaseVersion, r.By, r.Witness, r.Gauge, r.Wrench, Stored.Read<ReportContentDto>(r.ContentJson)))]),
         [.. photos.OrderBy(p => p.Hash, StringComparer.Ordinal).Select(p => new PhotoInFile(p.Hash, p.Bytes, p.Width, p.Height, p.At))]);
 
     public static PumpEntity ToEntity(this PumpInFile p) => new()
@@ -80,6 +84,19 @@ public static class CaseFileMapping
         entity.Headline.Stage = c.Stage;
         return entity;
     }
+
+    public static IEnumerable<ReportEntity> ReportEntities(this CaseInFile c) => c.Reports.Select(r => new ReportEntity
+    {
+        CaseId = c.Id,
+        Revision = r.Revision,
+        At = r.At,
+        CaseVersion = r.CaseVersion,
+        By = r.By,
+        Witness = r.Witness,
+        Gauge = r.Gauge,
+        Wrench = r.Wrench,
+        ContentJson = Stored.Write(r.Content),
+    });
 
     private static IEnumerable<T> InOrder<T>(IEnumerable<T> entries)
         where T : EntryEntity => entries.OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal);

@@ -47,6 +47,8 @@ internal static class CaseFileRules
         foreach (var text in file.Case.Facts.Select(f => f.Value).Concat(file.Case.Changes.Select(c => c.Says)))
             if (text.Length > LongestText)
                 throw Refused("case.facts", $"A text of {text.Length} letters is longer than any that was typed.");
+        if (file.Case.Reports.Select(r => r.Revision).Distinct().Count() != file.Case.Reports.Count)
+            throw Refused("case.reports", "A revision of the report is there twice.");
         foreach (var photo in file.Photos)
             if (photo.Hash.Length != 64 || !photo.Hash.All(char.IsAsciiHexDigitLower))
                 throw Refused("photos", $"“{Short(photo.Hash)}” is no checksum.");

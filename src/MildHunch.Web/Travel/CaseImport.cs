@@ -172,6 +172,7 @@ public sealed class CaseImport(
             await db.Cases.Where(c => c.Id == file.Case.Id).ExecuteDeleteAsync(stop);
         var entity = file.Case.ToEntity(pump);
         db.Cases.Add(entity);
+        db.Reports.AddRange(file.Case.ReportEntities());
         await Judgeable(entity, stop);
         var (added, rows) = await KeepPhotos(file, zip, stop);
         try

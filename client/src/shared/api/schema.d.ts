@@ -1892,6 +1892,189 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cases/{id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The report of a case; copy=customer leaves out the reasoning, revision asks for a signed one. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: string;
+                    revision?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as PDF on A4 or Letter. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: string;
+                    revision?: number;
+                    paper?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/report/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs the report as it stands: a new revision, frozen; needs If-Match. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignReportRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Name, currency and prices of the shop. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopDto"];
+                    };
+                };
+            };
+        };
+        /** Sets them; what is left out stays. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShopDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopDto"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3128,6 +3311,48 @@ export interface components {
             /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
             judged: boolean;
         };
+        /** @description What a report says, on paper and on screen. */
+        ReportContentDto: {
+            shop: string;
+            title: string;
+            subtitle: string;
+            /** @description the page to read: what was wrong, what was done, what it comes to */
+            summary: string[];
+            sections: components["schemas"]["ReportSectionDto"][];
+        };
+        /** @description A photograph on a report and what it shows. */
+        ReportPhotoDto: {
+            hash: string;
+            caption: string;
+        };
+        /** @description A drawing on a report and what it shows. */
+        ReportPictureDto: {
+            picture: components["schemas"]["PictureDto"];
+            caption: string;
+        };
+        ReportResponse: {
+            content: components["schemas"]["ReportContentDto"];
+            signed: null | components["schemas"]["SignedReportDto"];
+            revisions: components["schemas"]["SignedReportDto"][];
+            /** @description true where the case went on since it was signed */
+            changedSince: boolean;
+        };
+        /** @description A section: sentences, then a table, then drawings and photographs; what is empty is left out. */
+        ReportSectionDto: {
+            id: string;
+            title: string;
+            /** @description true for what a short copy for the customer leaves out */
+            inner: boolean;
+            lines: string[];
+            table: null | components["schemas"]["ReportTableDto"];
+            pictures: components["schemas"]["ReportPictureDto"][];
+            photos: components["schemas"]["ReportPhotoDto"][];
+        };
+        /** @description A table: its columns and rows; the first column is what a row is about. */
+        ReportTableDto: {
+            columns: string[];
+            rows: string[][];
+        };
         /** @description The second suspect and what would have to be true for it to lead. */
         RivalDto: {
             fault: string;
@@ -3367,6 +3592,26 @@ export interface components {
             grades: string[];
             currency: string;
         };
+        /** @description What a shop says of itself. */
+        ShopDto: {
+            /** @description as it stands on reports */
+            name?: null | string;
+            currency?: null | string;
+            /**
+             * Format: double
+             * @description what an hour of a technician costs
+             */
+            workPerHour?: null | number;
+            /** Format: double */
+            energyPerKwh?: null | number;
+            /** Format: double */
+            waterPerM3?: null | number;
+            /**
+             * Format: double
+             * @description from which share of a new pump on a repair is weighed against replacing it
+             */
+            replaceAbove?: null | number;
+        };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {
             name: string;
@@ -3400,6 +3645,12 @@ export interface components {
             /** @description easy or hard */
             restart?: null | string;
         };
+        SignReportRequest: {
+            by?: null | string;
+            witness?: null | string;
+            gauge?: null | string;
+            wrench?: null | string;
+        };
         SignedAtDto: {
             by: string;
             /** Format: date-time */
@@ -3408,6 +3659,17 @@ export interface components {
         /** @description Who ticked something. */
         SignedDto: {
             by?: null | string;
+        };
+        /** @description Who signed a report, and with what it was measured. */
+        SignedReportDto: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            witness: null | string;
+            gauge: null | string;
+            wrench: null | string;
         };
         SimulationRequest: {
             pump: null | components["schemas"]["PumpDto"];

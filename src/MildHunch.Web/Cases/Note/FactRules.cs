@@ -25,7 +25,7 @@ public static class FactRules
             case CaseFacts.Closed:
                 CloseRules.Check(field, value, catalogue);
                 return;
-            case CaseFacts.Complaint:
+            case CaseFacts.Complaint or CaseFacts.Reopened:
                 return;
         }
 

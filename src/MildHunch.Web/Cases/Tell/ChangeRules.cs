@@ -20,6 +20,9 @@ public static class ChangeRules
         if (request.Says is { Length: > FactRules.Longest } says)
             throw new ImpossibleInputException(
                 "says", $"{says.Length.ToString(CultureInfo.InvariantCulture)} characters", $"at most {FactRules.Longest} characters");
+        if (request.Facts is { } facts && facts.TryGetValue(CaseFacts.Closed, out var closed) && closed is "" &&
+            string.IsNullOrWhiteSpace(facts.GetValueOrDefault(CaseFacts.Reopened)))
+            throw new ImpossibleInputException($"facts.{CaseFacts.Reopened}", "nothing", "why it is opened again, in a sentence");
         foreach (var (name, value) in request.Facts ?? new Dictionary<string, string>())
             FactRules.Check(name, value, catalogue);
     }

@@ -1,0 +1,54 @@
+using MildHunch.Web.Service;
+using SkiaSharp;
+
+namespace MildHunch.Web.Reports.Pdf;
+
+/// <summary>Draws a list of shapes with lines, as the screen does; black on white.</summary>
+internal static class PicturePainter
+{
+    /// <summary>Draws it so wide at most, and no higher than a third of a page; returns its height.</summary>
+    public static double Draw(Sheets sheets, PictureDto picture, double width, double most)
+    {
+        var scale = Math.Min(width / picture.Width, most / picture.Height);
+        sheets.Need(picture.Height * scale);
+        var (left, top) = (sheets.Left, sheets.Y);
+        SKPoint At(PointDto p) => new((float)(left + (p.X * scale)), (float)(top + (p.Y * scale)));
+        foreach (var shape in picture.Shapes)
+        {
+            using var pen = Sheets.Pen(shape.Ink switch { "part" => 1, "house" => 1.4, _ => 0.4 });
+            SKPoint[] points = [.. shape.Points.Select(At)];
+            switch (shape.Kind)
+            {
+                case "outline" or "line":
+                    using (var path = Path(points, shape.Kind == "outline"))
+                        sheets.Canvas.DrawPath(path, pen);
+                    break;
+                case "disc":
+                    sheets.Canvas.DrawCircle(points[0], (float)((shape.Radius ?? 0) * scale), pen);
+                    break;
+                case "words":
+                    Words(sheets, shape, points[0], scale);
+                    break;
+            }
+        }
+
+        sheets.Y += (picture.Height * scale) + 6;
+        return picture.Height * scale;
+    }
+
+    private static SKPath Path(SKPoint[] points, bool closed)
+    {
+        using var builder = new SKPathBuilder();
+        builder.AddPoly(points, closed);
+        return builder.Detach();
+    }
+
+    private static void Words(Sheets sheets, ShapeDto shape, SKPoint at, double scale)
+    {
+        var size = Math.Max(6, 15 * scale);
+        var text = shape.Text ?? "";
+        var wide = sheets.Measure(Lettering.Text, size, text);
+        sheets.Line(
+            Lettering.Text, size, text, at.X - (shape.Anchor switch { "middle" => wide / 2, "end" => wide, _ => 0 }), at.Y);
+    }
+}

@@ -1,0 +1,35 @@
+using System.ComponentModel;
+using MildHunch.Web.Service;
+
+namespace MildHunch.Web.Reports;
+
+/// <summary>A photograph on a report and what it shows.</summary>
+public sealed record ReportPhotoDto(string Hash, string Caption);
+
+/// <summary>A drawing on a report and what it shows.</summary>
+public sealed record ReportPictureDto(PictureDto Picture, string Caption);
+
+/// <summary>A table: its columns and rows; the first column is what a row is about.</summary>
+public sealed record ReportTableDto(IReadOnlyList<string> Columns, IReadOnlyList<IReadOnlyList<string>> Rows);
+
+/// <summary>A section: sentences, then a table, then drawings and photographs; what is empty is left out.</summary>
+public sealed record ReportSectionDto(
+    string Id, string Title,
+    [property: Description("true for what a short copy for the customer leaves out")] bool Inner,
+    IReadOnlyList<string> Lines, ReportTableDto? Table, IReadOnlyList<ReportPictureDto> Pictures, IReadOnlyList<ReportPhotoDto> Photos);
+
+/// <summary>What a report says, on paper and on screen.</summary>
+public sealed record ReportContentDto(
+    string Shop, string Title, string Subtitle,
+    [property: Description("the page to read: what was wrong, what was done, what it comes to")] IReadOnlyList<string> Summary,
+    IReadOnlyList<ReportSectionDto> Sections);
+
+/// <summary>Who signed a report, and with what it was measured.</summary>
+public sealed record SignedReportDto(int Revision, DateTime At, string By, string? Witness, string? Gauge, string? Wrench);
+
+public sealed record ReportResponse(
+    ReportContentDto Content, [property: Description("the revision shown; null for one that nobody signed yet")] SignedReportDto? Signed,
+    IReadOnlyList<SignedReportDto> Revisions,
+    [property: Description("true where the case went on since it was signed")] bool ChangedSince);
+
+public sealed record SignReportRequest(string? By = null, string? Witness = null, string? Gauge = null, string? Wrench = null);

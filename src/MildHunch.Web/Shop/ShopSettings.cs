@@ -1,0 +1,84 @@
+using System.ComponentModel;
+using System.Text.Json;
+using MildHunch.Core;
+using MildHunch.Core.Quantities;
+using MildHunch.Web.Backup;
+using MildHunch.Web.Expectation;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Shop;
+
+/// <summary>What a shop says of itself.</summary>
+public sealed record ShopDto(
+    [property: Description("as it stands on reports")] string? Name = null, string? Currency = null,
+    [property: Description("what an hour of a technician costs")] double? WorkPerHour = null, double? EnergyPerKwh = null,
+    double? WaterPerM3 = null,
+    [property: Description("from which share of a new pump on a repair is weighed against replacing it")] double? ReplaceAbove = null);
+
+/// <summary>The shop's own settings in shop.json beside the database, over those of the environment.</summary>
+public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
+{
+    private const string FileName = "shop.json";
+    private const int LongestName = 80;
+    private const int LongestCurrency = 12;
+    private readonly Lock writing = new();
+
+    public static void Map(IEndpointRouteBuilder routes)
+    {
+        var shop = routes.MapGroup("/api/shop").WithTags("Shop");
+        shop.MapGet("/", (ShopSettings settings) => settings.Now()).WithSummary("Name, currency and prices of the shop.");
+        shop.MapPut("/", (ShopDto told, ShopSettings settings) => settings.Keep(told)).WithSummary("Sets them; what is left out stays.");
+    }
+
+    /// <summary>Reads what was kept.</summary>
+    public void Load()
+    {
+        var path = Path.Combine(folder.Path, FileName);
+        if (File.Exists(path))
+            Apply(Stored.Read<ShopDto>(File.ReadAllText(path)));
+    }
+
+    private ShopDto Now() =>
+        new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove);
+
+    private ShopDto Keep(ShopDto told)
+    {
+        Short(told.Name, "name", 0, LongestName);
+        Short(told.Currency, "currency", 1, LongestCurrency);
+        Within(told.WorkPerHour, "workPerHour", 1e6);
+        Within(told.EnergyPerKwh, "energyPerKwh", 1e6);
+        Within(told.WaterPerM3, "waterPerM3", 1e6);
+        Within(told.ReplaceAbove, "replaceAbove", 10);
+        lock (writing)
+        {
+            Apply(told);
+            var path = Path.Combine(folder.Path, FileName);
+            File.WriteAllText($"{path}.part", JsonSerializer.Serialize(Now(), JsonSerializerOptions.Web));
+            File.Move($"{path}.part", path, overwrite: true);
+        }
+
+        return Now();
+    }
+
+    private void Apply(ShopDto told)
+    {
+        prices.Name = told.Name?.Trim() ?? prices.Name;
+        prices.Currency = told.Currency?.Trim() ?? prices.Currency;
+        prices.WorkPerHour = told.WorkPerHour ?? prices.WorkPerHour;
+        prices.EnergyPerKwh = told.EnergyPerKwh ?? prices.EnergyPerKwh;
+        prices.WaterPerM3 = told.WaterPerM3 ?? prices.WaterPerM3;
+        prices.ReplaceAbove = told.ReplaceAbove ?? prices.ReplaceAbove;
+    }
+
+    private static void Short(string? text, string field, int least, int most)
+    {
+        if (text is not null && (text.Trim().Length < least || text.Trim().Length > most))
+            throw new ImpossibleInputException(field, $"{text.Trim().Length} characters", $"{least} to {most} characters");
+    }
+
+    private static void Within(double? value, string field, double most)
+    {
+        if (value is { } number && !(number >= 0 && number <= most))
+            throw new ImpossibleInputException(field, Quantity.Digits(number), $"0 to {Quantity.Digits(most, 7)}");
+    }
+}
