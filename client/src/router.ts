@@ -10,6 +10,8 @@ export const router = createRouter({
       component: () => import('./cases/CaseView.vue'),
       props: true,
     },
+    { path: '/cases/:id/report', component: () => import('./reports/ReportView.vue'), props: true },
+    { path: '/shop', component: () => import('./shop/ShopView.vue') },
     { path: '/pumps', component: () => import('./pumps/PumpListView.vue') },
     { path: '/pumps/new', component: () => import('./pumps/PumpEditView.vue') },
     { path: '/pumps/:id', component: () => import('./pumps/PumpView.vue'), props: true },

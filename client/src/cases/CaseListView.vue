@@ -11,6 +11,7 @@ import { useKeys } from '@/shared/keys/useKeys';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import CaseLine from './CaseLine.vue';
+import ImportCase from './ImportCase.vue';
 
 // Fetched when a case is opened, not with the list.
 const NewCaseDialog = defineAsyncComponent(() => import('./NewCaseDialog.vue'));
@@ -52,6 +53,7 @@ useKeys([{ keys: 'a', says: 'A new case', run: () => (adding.value = true) }]);
     <main class="sheet">
       <header>
         <h1 tabindex="-1">Cases</h1>
+        <ImportCase class="import" />
         <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
       <template v-for="own in knowledge ? [knowledge.shopFile, knowledge.shopSheets] : []" :key="own.name">

@@ -96,7 +96,8 @@ defineEmits<{ why: [key: string]; plan: []; limit: []; opening: []; go: [stage: 
 
 /* The proof needs the room; who leads is enough beside it. */
 .side.prove .suspects {
-  max-height: 9rem;
+  display: block;
+  max-height: 9.25rem;
 }
 
 /* High enough for most checks, so that the list above does not move from one answer to the next. */

@@ -25,6 +25,7 @@ const isLong = computed(() => props.data.complaint.length > long);
       @click="whole = !whole"
     />
     <span v-if="data.closed" class="quiet">closed</span>
+    <RouterLink class="link report" :to="`/cases/${data.id}/report`">Report</RouterLink>
     <span class="undo">
       <Button
         severity="secondary"
@@ -78,11 +79,18 @@ h1:focus {
   -webkit-line-clamp: 2;
 }
 
+.report {
+  display: inline-flex;
+  flex: none;
+  align-items: center;
+  min-height: 44px;
+  margin-left: auto;
+}
+
 .undo {
   display: flex;
   flex: none;
   gap: 6px;
-  margin-left: auto;
 }
 
 @media (max-width: 520px) {

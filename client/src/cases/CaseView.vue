@@ -71,7 +71,7 @@ useCaseKeys(access, go);
 <template>
   <div class="view">
     <ShellBar>
-      <StageRail :case-id="id" :stage="stage" />
+      <StageRail :case-id="id" :stage="stage" :data="data" />
     </ShellBar>
     <main v-if="error || !data || !knowledge" class="message">
       <template v-if="error">

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { stageNames, stages, type Stage } from './stages';
+import { computed } from 'vue';
+import type { CaseResource } from '@/shared/api/client';
+import { stageNames, stages, stageStates, type Stage } from './stages';
 
 /** The six stages; any can be reached at any time, and each has an address of its own. */
-const props = defineProps<{ caseId: string; stage: Stage }>();
-const passed = (s: Stage) => stages.indexOf(s) < stages.indexOf(props.stage);
+const props = defineProps<{ caseId: string; stage: Stage; data?: CaseResource }>();
+const states = computed(() => (props.data ? stageStates(props.data) : undefined));
+const said = { nothing: 'not begun', begun: 'begun', done: 'done' };
 </script>
 
 <template>
@@ -12,7 +15,8 @@ const passed = (s: Stage) => stages.indexOf(s) < stages.indexOf(props.stage);
       v-for="s in stages"
       :key="s"
       :to="`/cases/${caseId}/${s}`"
-      :class="{ here: s === stage, passed: passed(s) }"
+      :class="[states?.[s], { here: s === stage }]"
+      :title="states ? said[states[s]] : undefined"
       :aria-current="s === stage ? 'step' : undefined"
       >{{ stageNames[s] }}</RouterLink
     >
@@ -39,7 +43,11 @@ a {
   text-decoration: none;
 }
 
-.passed {
+.begun {
+  box-shadow: inset 0 -4px 0 var(--line);
+}
+
+.done {
   box-shadow: inset 0 -4px 0 var(--water);
 }
 

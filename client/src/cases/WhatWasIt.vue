@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
 import { useDraft } from '@/shared/drafts/useDraft';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
+import TextField from '@/shared/ui/TextField.vue';
 
 /** What it turned out to be, and where: closes the case, and speaks for the next pump of its kind. */
 const props = defineProps<{
@@ -43,14 +44,25 @@ async function close() {
   if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
     draft.takeStored();
 }
+
+const reason = ref('');
+const asked = ref(false);
+async function again() {
+  asked.value = !reason.value.trim();
+  if (asked.value) return;
+  if (await props.tell({ facts: { closed: '', reopened: reason.value.trim() } })) reason.value = '';
+}
 </script>
 
 <template>
   <h2>What was it?</h2>
   <p v-if="closedAs">
     Closed as: <b>{{ closedAs }}</b>
-    <Button severity="secondary" variant="outlined" label="Open again" @click="tell({ facts: { closed: '' } })" />
   </p>
+  <form v-if="closedAs" class="close" @submit.prevent="again">
+    <TextField v-model="reason" label="Open it again because" :problem="asked ? 'A sentence: why?' : undefined" />
+    <Button type="submit" severity="secondary" variant="outlined" label="Open again" />
+  </form>
   <form v-else class="close" @submit.prevent="close">
     <ChoiceField v-model="fault" label="Found" :options="faults.map((f) => ({ value: f.id, text: f.name }))" />
     <ChoiceField v-if="location !== 'none'" v-model="choice.cylinder" label="Where" :options="places" />

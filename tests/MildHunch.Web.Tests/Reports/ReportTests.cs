@@ -24,7 +24,9 @@ public sealed class ReportTests : IDisposable
         (pdf.Information.Title, pdf.GetPage(1).Width, pdf.GetPage(1).Height).ShouldBe(("Service report FOG-2", 595, 842));
         foreach (var said in Everything(report["content"]!))
             paper.ShouldContain(Plain(said), customMessage: said);
-        foreach (var figure in new[] { "31 bar", "12.6 L/min", "69.5 bar", "14 mm, three threads", "pitted", "Ines Halvard", "W-7, 2026-05", "σ", "≤" })
+        string[] figures =
+            ["31 bar", "12.6 L/min", "69.5 bar", "14 mm, three threads", "pitted", "Ines Halvard", "W-7, 2026-05", "σ", "≤"];
+        foreach (var figure in figures)
             paper.ShouldContain(Plain(figure), customMessage: figure);
 
         // The same on Letter; our own lettering in it, the two photographs too.

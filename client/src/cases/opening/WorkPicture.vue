@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import PictureView from './PictureView.vue';
+import PictureView from '@/shared/ui/PictureView.vue';
 import { offParts, placeName, stackOf, type Card, type Plan, type StepPlace, type Work } from './cards';
 
 /** The drawing beside a card: the map of what was found, bolts at their places, or the cavity at hand. */

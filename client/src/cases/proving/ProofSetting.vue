@@ -5,7 +5,7 @@ import { digits, quantity } from '@/shared/format';
 import { spoken } from '@/shared/units/useUnits';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import TextField from '@/shared/ui/TextField.vue';
-import PictureView from '../opening/PictureView.vue';
+import PictureView from '@/shared/ui/PictureView.vue';
 import QuantityFields from './QuantityFields.vue';
 import { turnWords } from './timer';
 import { useQuantities, type AskedQuantity } from './useQuantities';
@@ -78,7 +78,7 @@ const said = computed(() => {
 const ended = computed(() => next.value?.do === 'done' || next.value?.do === 'stop');
 const noted = computed(() => props.access.proof.value.steps[`${props.stage.id}.100`]);
 const look = (key: string) =>
-  key.startsWith('running') ? 'done' : key.startsWith('spike') ? 'unseen' : key === 'limit' ? 'failed' : 'lit';
+  key.startsWith('running') ? 'done' : key.startsWith('spike') ? '' : key === 'limit' ? 'failed' : 'lit';
 const atScrew = async () => {
   const last = moves.value.at(-1);
   if (last?.running) await props.access.read(`${props.stage.id}.100`, { pressure: last.running });
@@ -127,7 +127,7 @@ const atScrew = async () => {
     <form v-if="!ended" aria-label="Reading after this turn" @submit.prevent="take">
       <p class="quiet">
         Water flowing while it turns; outlet shut and opened once before reading.
-        <template v-if="moves.length">Turned in so far: {{ digits(turns) }}.</template>
+        <template v-if="moves.length">This reading is for {{ digits(turns) }} turns in.</template>
       </p>
       <QuantityFields :asked="reads" :from="reading" :tried="tried" />
       <ChoiceField

@@ -13,6 +13,7 @@ const places = [
   { to: '/pumps', name: 'Pumps' },
   { to: '/workings', name: 'Workings' },
   { to: '/record', name: 'Record' },
+  { to: '/shop', name: 'Shop' },
 ];
 const isHere = (to: string) => route.path.startsWith(to);
 </script>

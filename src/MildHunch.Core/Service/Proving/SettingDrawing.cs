@@ -7,9 +7,9 @@ namespace MildHunch.Core.Service.Proving;
 /// <summary>Pressure against turns: readings, target, limits and knee. Keys: "running.0", "spike.0", "target", "limit", "knee".</summary>
 public static class SettingDrawing
 {
-    private const double Width = 560;
-    private const double Height = 360;
-    private const double Left = 76;
+    private const double Width = 420;
+    private const double Height = 330;
+    private const double Left = 20;
     private const double Right = 18;
     private const double Top = 26;
     private const double Foot = 44;
@@ -39,7 +39,7 @@ public static class SettingDrawing
         ];
         if (asked.Lowest.Pressure.Si <= top)
             shapes.AddRange(Level(asked.Lowest.Pressure.Si, "limit"));
-        for (var t = Math.Ceiling(from * 2) / 2; t <= to; t += to - from > 4 ? 1 : 0.5)
+        for (var t = (Math.Ceiling(from * 2) / 2) + 0.0; t <= to; t += to - from > 4 ? 1 : 0.5)
             shapes.Add(Shape.Words(
                 Ink.Aside, new(X(t), Height - Foot + 20), t.ToString("0.##", CultureInfo.InvariantCulture), Anchor.Middle));
         if (advice.Curve is { KneeTurns: { } knee, KneePa: { } kneePa })

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { useTitle } from '@vueuse/core';
+import Button from 'primevue/button';
+import { computed, reactive, ref, watch } from 'vue';
+import { api, inWords, problemsIn, taken, type Schemas } from '@/shared/api/client';
+import { forField, readNumber } from '@/shared/numbers';
+import EntryField from '@/shared/ui/EntryField.vue';
+import ShellBar from '@/shared/ui/ShellBar.vue';
+import TextField from '@/shared/ui/TextField.vue';
+
+/** What the shop is called, what it pays and charges; a copy of everything it knows. */
+const client = useQueryClient();
+const query = useQuery({ queryKey: ['shop'], queryFn: async () => taken(await api.GET('/api/shop')) });
+
+const names = ref({ name: '', currency: '' });
+const typed = reactive<Record<string, string>>({});
+const fields = computed(() => [
+  { name: 'workPerHour', label: 'An hour of work', unit: names.value.currency },
+  { name: 'energyPerKwh', label: 'A kilowatt hour', unit: names.value.currency },
+  { name: 'waterPerM3', label: 'A cubic metre of water', unit: names.value.currency },
+  { name: 'replaceAbove', label: 'Weigh a new pump from this share of its price on', unit: '' },
+]);
+watch(
+  query.data,
+  (shop) => {
+    if (!shop) return;
+    names.value = { name: shop.name ?? '', currency: shop.currency ?? '' };
+    for (const f of fields.value) typed[f.name] = forField(Number(shop[f.name as keyof Schemas['ShopDto']] ?? 0));
+  },
+  { immediate: true },
+);
+
+const saved = ref(false);
+const trouble = ref('');
+const problems = ref<Record<string, string>>({});
+
+async function keep() {
+  const numbers = fields.value.map((f) => [f.name, readNumber(typed[f.name] ?? '')] as const);
+  problems.value = Object.fromEntries(numbers.filter(([, n]) => n === null).map(([k]) => [k, 'A number, like 45.']));
+  if (Object.keys(problems.value).length) return;
+  try {
+    const body = { ...names.value, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
+    client.setQueryData(['shop'], taken(await api.PUT('/api/shop', { body })));
+    trouble.value = '';
+    saved.value = true;
+  } catch (error) {
+    problems.value = problemsIn(error);
+    trouble.value = inWords(error);
+  }
+}
+
+useTitle('Shop · Mild Hunch');
+</script>
+
+<template>
+  <div>
+    <ShellBar />
+    <main class="sheet">
+      <h1 tabindex="-1">The shop</h1>
+      <form class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
+        <TextField v-model="names.name" label="Name, as it stands on reports" :problem="problems.name" />
+        <TextField v-model="names.currency" label="Currency" :problem="problems.currency" />
+        <EntryField
+          v-for="f in fields"
+          :key="f.name"
+          v-model="typed[f.name]!"
+          :label="f.label"
+          :units="f.unit ? [f.unit] : []"
+          :problem="problems[f.name]"
+        />
+        <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
+        <Button type="submit" :label="saved ? 'Kept' : 'Keep'" />
+      </form>
+      <h2>A copy of everything</h2>
+      <p>
+        All cases, pumps, photographs and the shop’s own knowledge in one file, as they are at this moment. One is kept
+        every night beside the database; taking one back is told in the operations guide.
+      </p>
+      <p><a class="link" href="/api/backup">Fetch a backup</a></p>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+  gap: 0.75rem 1.25rem;
+  align-items: end;
+  max-width: 60rem;
+}
+
+h2 {
+  margin-top: 2rem;
+}
+
+.link {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+}
+</style>
