@@ -22,7 +22,7 @@ public sealed class WalkTests : IDisposable
         return
         [
             ("/cases", "Mist turns to drizzle"), ("/cases?new=open", "Which pump?"),
-            .. cases.Select(c => ($"/cases/{c!["id"]}/suspect", "Next check")),
+            .. cases.Where(c => c!["closed"] is null).Select(c => ($"/cases/{c!["id"]}/suspect", "Next check")),
             ($"{fog}/ask", "What happened before?"), ($"{fog}/measure", "Noted so far"), ($"{fog}/open", "What is to be opened?"),
             ($"{opened}/open?step=ready", "Lay ready"), ($"{opened}/open?step=hazards", "What can hurt you here"),
             ($"{opened}/open?step=head.loosen", "Head bolts: slacken"), ($"{opened}/open?step=valve.off.1", "Valve out by its cage"),
@@ -36,8 +36,8 @@ public sealed class WalkTests : IDisposable
             ("/pumps", "Greenhouse fogging"), ("/pumps/new", "Type plate"), ($"/pumps/{Pump("FOG-2")}", "swings by"),
             ($"/pumps/{Pump("JUICE-HP")}", "swings by"), ($"/pumps/{Pump("DESAL-B")}", "swings by"),
             ($"/pumps/{Pump("DESAL-B")}/edit", "Type plate"), ("/workings", "Still needed"), ("/workings/bolt", "Bolt ceiling"),
-            ("/record", "Record of the shop"), ("/nowhere", "no page at this address"), ("/pumps/unknown", "No pump has the id"),
-            ("/cases/unknown", "No case has the id"),
+            ("/record", "Record of the shop"), ($"{fog}/report", "Service report FOG-2"), ("/shop", "A copy of everything"),
+            ("/nowhere", "no page at this address"), ("/pumps/unknown", "No pump has the id"), ("/cases/unknown", "No case has the id"),
         ];
     }
 

@@ -27,7 +27,7 @@ public class DemoDataTests
         var db = second.ServiceProvider.GetRequiredService<MildHunchDb>();
         (await db.Pumps.CountAsync()).ShouldBe(0);
         await Demo(second).Fill(CancellationToken.None);
-        (await db.Pumps.CountAsync()).ShouldBe(9);
+        (await db.Pumps.CountAsync()).ShouldBe(10);
     }
 
     private static DemoData Demo(IServiceScope scope) => ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider);

@@ -300,7 +300,7 @@ public class ModelTests(Product product)
     public async Task Every_demo_pump_computes_and_runs()
     {
         var pumps = (await product.Get("/api/pumps")).AsArray();
-        pumps.Count.ShouldBe(9);
+        pumps.Count.ShouldBe(10);
         foreach (var pump in pumps)
         {
             JsonObject Body() => new() { ["pump"] = pump!["pump"]!.DeepClone(), ["setup"] = pump["setup"]!.DeepClone() };

@@ -16,6 +16,52 @@ internal sealed class OpenedCase(HttpClient http)
         return id;
     }
 
+    /// <summary>Id of a case of this pump in the middle of its proof; made anew.</summary>
+    public async Task<string> Proved(string tag)
+    {
+        var pump = (await http.GetFromJsonAsync<JsonArray>("/api/pumps"))!.First(p => p!["tag"]!.GetValue<string>() == tag)!;
+        var made = await Sent(await http.PostAsJsonAsync(
+            "/api/cases", new { pumpId = pump["id"]!.GetValue<string>(), complaint = "Drizzle on the second zone, mended" }));
+        var id = made["id"]!.GetValue<string>();
+        JsonObject Signed(params string[] names) =>
+            new(names.Select(n => KeyValuePair.Create(n, (JsonNode?)new JsonObject { ["by"] = "Runa Estcott" })));
+        var stages = (await http.GetFromJsonAsync<JsonObject>($"/api/cases/{id}/proof"))!["stages"]!.AsArray();
+        await Prove(id, new JsonObject { ["acknowledged"] = Signed([.. stages.Select(s => s!["id"]!.GetValue<string>())]) });
+        string[] acts = [.. stages.Take(2).SelectMany(s => s!["acts"]!.AsArray().Select(a => $"{s["id"]}.{a!["id"]}"))];
+        await Prove(id, new JsonObject { ["acts"] = Signed(acts) });
+        await Prove(id, new JsonObject
+        {
+            ["steps"] = new JsonObject { ["steps.25"] = Read(17.6, 9.6, 9.4), ["steps.50"] = Read(35, 13.5, 5.5) },
+            ["started"] = new JsonArray("steps.75"),
+        });
+        (double Turns, double Bar)[] moves = [(0, 38.5), (0.25, 42), (0.5, 45.8), (0.75, 49.1), (1, 52.9), (1.25, 56.4)];
+        await Prove(id, new JsonObject
+        {
+            ["screw"] = new JsonObject
+            {
+                ["height"] = "14 mm, three threads above the nut",
+                ["target"] = Bar(60),
+                ["moves"] = new JsonArray([.. moves.Select(m => new JsonObject
+                {
+                    ["turns"] = m.Turns, ["running"] = Bar(m.Bar), ["spike"] = Bar(m.Bar * 1.09),
+                })]),
+            },
+        });
+        return id;
+    }
+
+    private static JsonObject Bar(double value) => new() { ["value"] = value, ["unit"] = "bar" };
+
+    private static JsonObject Read(double bar, double nozzle, double bypass) => new()
+    {
+        ["by"] = "Runa Estcott",
+        ["pressure"] = Bar(bar),
+        ["nozzleFlow"] = new JsonObject { ["value"] = nozzle, ["unit"] = "L/min" },
+        ["bypassFlow"] = new JsonObject { ["value"] = bypass, ["unit"] = "L/min" },
+    };
+
+    private Task Prove(string id, JsonObject proof) => Change(id, new JsonObject { ["proof"] = proof });
+
     private async Task<string> Make(string tag)
     {
         var pump = (await http.GetFromJsonAsync<JsonArray>("/api/pumps"))!.First(p => p!["tag"]!.GetValue<string>() == tag)!;
@@ -61,12 +107,14 @@ internal sealed class OpenedCase(HttpClient http)
     private static JsonObject Found(string state, string? finding) =>
         new() { ["state"] = state, ["finding"] = finding, ["by"] = "Runa Estcott" };
 
-    private async Task Tell(string id, JsonObject work)
+    private Task Tell(string id, JsonObject work) => Change(id, new JsonObject { ["work"] = work });
+
+    private async Task Change(string id, JsonObject change)
     {
         var version = (await http.GetFromJsonAsync<JsonObject>($"/api/cases/{id}"))!["version"]!.GetValue<int>();
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/cases/{id}/changes")
         {
-            Content = JsonContent.Create(new JsonObject { ["work"] = work }),
+            Content = JsonContent.Create(change),
         };
         request.Headers.TryAddWithoutValidation("If-Match", $"\"{version}\"");
         await Sent(await http.SendAsync(request));

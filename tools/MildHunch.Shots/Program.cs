@@ -47,6 +47,8 @@ async Task<string> Resolve(string path)
     var (tag, rest) = end < 0 ? (at[1], "") : (at[1][..end], at[1][end..]);
     if (at[0] == "open")
         return $"/cases/{await opened.Of(tag)}{rest}";
+    if (at[0] == "proof")
+        return $"/cases/{await opened.Proved(tag)}{rest}";
     using var rows = JsonDocument.Parse(await http.GetStringAsync(new Uri(
         at[0] == "case" ? "/api/cases" : "/api/pumps", UriKind.Relative)));
     var row = rows.RootElement.EnumerateArray().First(r => r.GetProperty("tag").GetString() == tag);

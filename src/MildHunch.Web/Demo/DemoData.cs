@@ -12,7 +12,7 @@ namespace MildHunch.Web.Demo;
 /// <summary>
 /// Pumps and open cases of the Skerrow Isles Water &amp; Growing Co-operative: an invented shop for trying the product out.
 /// </summary>
-public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseStore store)
+public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseStore store, DemoClosed closed)
 {
     /// <summary>Fills an empty database; leaves one with pumps in it alone.</summary>
     public async Task Fill(CancellationToken stop)
@@ -22,10 +22,25 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
 
         // All or nothing: a start that was broken off leaves an empty database, which the next one fills.
         await using var whole = await db.Database.BeginTransactionAsync(stop);
+        await Closed(stop);
         await Sound(stop);
         await Elsewhere(stop);
         await Plungers(stop);
         await whole.CommitAsync(stop);
+    }
+
+    // Of a kind of its own, so that what was found there speaks for none of the others.
+    private async Task Closed(CancellationToken stop)
+    {
+        var wash = await Pump(
+            "WASH-3", "Flow-through triplex, 22 x 20 mm", "Tank washing at the juice works",
+            Plunger(3, 22, 20, 900, 60, "relief") with { Arrangement = "flow-through", HeadLayout = null },
+            Run(900, Nozzles(19.4, 40), 55, "hose") with { Relief = null }, stop);
+        var id = await Case(
+            wash, "Weak jet since the tank was cleaned", ["gritty-supply", "sudden"],
+            [Reading("discharge-pressure", 18.5, "bar"), Reading("nozzle-flow", 13.1, "L/min"), Reading("speed", 899, "rpm")],
+            [Cue("needle", "swings"), Cue("inlet-hose", "kicking"), Cue("cap-listen", "hisses", 2, "inlet")], "suspect", stop);
+        await closed.Finish(id, stop);
     }
 
     private async Task Sound(CancellationToken stop)
@@ -177,7 +192,7 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
         return entity.Id;
     }
 
-    private async Task Case(
+    private async Task<string> Case(
         string pumpId, string complaint, string[] context, ReadingDto[] readings, CueDto[] cues, string stage,
         CancellationToken stop)
     {
@@ -188,5 +203,6 @@ public sealed class DemoData(MildHunchDb db, OpenCase open, TellCase tell, CaseS
             entity,
             new ChangeRequest("First look and first readings", readings, cues),
             stop);
+        return entity.Id;
     }
 }

@@ -30,6 +30,10 @@ internal static class DemoSheets
             Id: "intensifier-nuts", Torques: new Dictionary<string, QuantityDto> { ["tie-rod-nuts"] = new(220, "N·m") },
             Kits: [new KitDto("Seals, one end", new Dictionary<string, int> { ["dynamic-seal"] = 1, ["static-seal"] = 1 }, 210)],
             Interval: new IntervalDto(400)),
+        "WASH-3" => new PumpSheetDto(
+            Torques: new Dictionary<string, QuantityDto> { ["discharge-bolts"] = new(28, "N·m"), ["rod-nuts"] = new(9, "N·m") },
+            Prices: new Dictionary<string, double> { ["inlet-valve"] = 12.5, ["split-pin"] = 0.4, ["adapter-rings"] = 3.2 },
+            Oil: "SAE 30, 0.4 L", Interval: new IntervalDto(1000), NewPump: 760),
         _ => null,
     };
 }

@@ -171,7 +171,7 @@ public class CaseTests(Workshop product)
 
             using var second = new Product(true, folder);
             (await second.Get($"/api/cases/{id}")).ToJsonString().ShouldBe(before.ToJsonString());
-            (await second.Get("/api/pumps")).AsArray().Count.ShouldBe(9);
+            (await second.Get("/api/pumps")).AsArray().Count.ShouldBe(10);
         }
         finally
         {
