@@ -65,7 +65,8 @@ builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopP
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddCases();
-builder.Services.AddSingleton<ShopSettings>().AddScoped<ReportBuilder>().AddSingleton<ReportPdf>().AddScoped<ReportEndpoints>().AddScoped<DemoClosed>();
+builder.Services.AddSingleton<ShopSettings>().AddScoped<DemoClosed>();
+builder.Services.AddScoped<ReportBuilder>().AddSingleton<ReportPdf>().AddScoped<ReportEndpoints>();
 builder.Services.AddScoped<CaseExport>().AddScoped<CaseImport>();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();

@@ -34,7 +34,8 @@ public sealed class DemoClosed(MildHunchDb db, TellCase tell, CaseStore store, C
         await Told(new ChangeRequest(Work: new WorkChangeDto(Found: planned.Inspections.ToDictionary(
             i => CavityMap.Key(i.Part.Id, i.Place),
             i => i is { Part.Id: "inlet-valve", Place.Cylinder: 2 }
-                ? new FoundPartDto("failed", "grooved-seat", Runa, "One groove across the seat, a grain still in it.", SuctionSeconds: 1, Moves: true)
+                ? new FoundPartDto(
+                    "failed", "grooved-seat", Runa, "One groove across the seat, a grain still in it.", SuctionSeconds: 1, Moves: true)
                 : new FoundPartDto("fine", By: Pell, Moves: i.Part.Id.EndsWith("valve", StringComparison.Ordinal) ? true : null)),
             RanAgain: true)));
         await Prove(entity, Told);

@@ -56,8 +56,8 @@ const share = (s: ProofStep) => `${Math.round(s.share * 100)} %`;
           :aria-expanded="s.id === at?.id"
           @click="chosen = s.id"
         />
-        <span v-if="s.read">
-          read {{ quantity(s.read.pressure) }} by {{ s.read.by }}
+        <span v-if="s.read" class="taken">
+          <b class="figure">{{ quantity(s.read.pressure) }}</b> {{ s.read.by }}
           <Button variant="text" severity="secondary" label="Take out" @click="access.unread(s.id)" />
         </span>
       </div>
@@ -105,6 +105,14 @@ const share = (s: ProofStep) => `${Math.round(s.share * 100)} %`;
   flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
+}
+
+.figures li,
+.taken {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 0.6rem;
+  align-items: center;
 }
 
 .figures {
