@@ -56,6 +56,12 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
         await Measure("service plan, all seals of seven cylinders", "/api/service-plan", i => Service(i, 7, "hp-seal", "whole-set"), http);
     }
 
+    if (Wanted("--proving"))
+    {
+        await Measure("setting of a control, twelve readings", "/api/control-setting", Setting, http);
+        await ReportBench.WithTenPhotographs(http);
+    }
+
     if (Wanted("--record") && Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
         await RecordBench.LongRecord(http, folder);
 }
@@ -111,6 +117,20 @@ static JsonObject Service(int i, int cylinders, string part, string scope)
     var request = Request(i, cylinders, null);
     request["targets"] = new JsonArray(new JsonObject { ["part"] = part, ["cylinder"] = 1 + (i % cylinders) });
     request["scope"] = scope;
+    return request;
+}
+
+// A line of 12 bar a turn, read on a gauge that is never quite right, spikes too.
+static JsonObject Setting(int i)
+{
+    var request = Request(i % 7, 3, null);
+    request["target"] = Amount(66, "bar");
+    request["moves"] = new JsonArray([.. Enumerable.Range(0, 12).Select(k => new JsonObject
+    {
+        ["turns"] = 0.25 * k,
+        ["running"] = Amount(30 + (3 * k) + ((i + k) % 5 / 5.0), "bar"),
+        ["spike"] = Amount(33 + (3.3 * k), "bar"),
+    })]);
     return request;
 }
 

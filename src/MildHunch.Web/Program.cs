@@ -141,6 +141,7 @@ ReportEndpoints.Map(app);
 ShopSettings.Map(app);
 CaseExport.Map(app);
 CaseImport.Map(app);
+TableEndpoints.Map(app);
 app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", files);

@@ -175,6 +175,7 @@ public class MainJobTests
         technician.Open("/cases");
         technician.Sees("Closed");
         await technician.OpenCase("NET-1");
+        technician.Type("Open it again because", "Came back after two days");
         technician.Tap("Open again");
         technician.Sees("Close the case");
     }

@@ -82,14 +82,13 @@ public class WholeHunchTests(ShopOfItsOwn product) : IClassFixture<ShopOfItsOwn>
         await shop.Send(
             HttpMethod.Post, $"/api/cases/{closing}/changes", new JsonObject { ["facts"] = new JsonObject { ["closed"] = "speed-low@" } },
             $"\"{version}\"");
-        var record = (await shop.Get("/api/history")).AsArray().ShouldHaveSingleItem()!;
-        record["pumpType"]!.GetValue<string>().ShouldBe("crank-plunger-3");
+        var record = (await shop.Get("/api/history")).AsArray().Single(t => t!["pumpType"]!.GetValue<string>() == "crank-plunger-3")!;
         record["found"]![0]!["fault"]!.GetValue<string>().ShouldBe("speed-low");
         var after = await shop.Get($"/api/cases/{open}");
         after["found"]!["speed-low"]!.GetValue<int>().ShouldBe(1);
         after["diagnosis"]!["suspects"]![0]!["prior"]!.GetValue<double>().ShouldBeGreaterThan(prior);
         (await shop.Send(HttpMethod.Delete, "/api/history/crank-plunger-3")).Response.StatusCode.ShouldBe(HttpStatusCode.NoContent);
-        (await shop.Get("/api/history")).AsArray().ShouldBeEmpty();
+        (await shop.Get("/api/history")).AsArray().ShouldNotContain(t => t!["pumpType"]!.GetValue<string>() == "crank-plunger-3");
         (await shop.Get($"/api/cases/{open}"))["diagnosis"]!["suspects"]![0]!["prior"]!.GetValue<double>().ShouldBe(prior, 1e-6);
         (await shop.Send(HttpMethod.Delete, "/api/history/crank-plunger-3")).Response.StatusCode.ShouldBe(HttpStatusCode.NotFound);
     }

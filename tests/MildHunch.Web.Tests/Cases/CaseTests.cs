@@ -186,7 +186,12 @@ public class CaseTests(Workshop product)
         var (id, etag, _) = await NewCase("Listed");
         (await product.Send(HttpMethod.Put, $"/api/cases/{id}/stage", new JsonObject { ["stage"] = "open" }))
             .Response.StatusCode.ShouldBe(HttpStatusCode.NoContent);
-        JsonObject Closed(string found) => new() { ["facts"] = new JsonObject { ["closed"] = found } };
+        JsonObject Closed(string found) => new()
+        {
+            ["facts"] = found.Length > 0
+                ? new JsonObject { ["closed"] = found }
+                : new JsonObject { ["closed"] = "", ["reopened"] = "Came back" },
+        };
         (_, etag) = await Tell(id, etag, Closed("nozzle-worn"));
         var row = (await product.Get("/api/cases")).AsArray().First(c => c!["id"]!.GetValue<string>() == id)!;
 

@@ -1,0 +1,138 @@
+using System.Globalization;
+using CsvHelper;
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Core;
+using MildHunch.Core.Expectation;
+using MildHunch.Core.Service.Drawing;
+using MildHunch.Store;
+using MildHunch.Web.Cases;
+using MildHunch.Web.Cases.Work;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Travel;
+
+/// <summary>What came of a list of pumps.</summary>
+public sealed record PumpsTakenResponse(int Added, IReadOnlyList<string> AlreadyHere);
+
+/// <summary>Tables for a spreadsheet: readings, parts and findings of a case; the pumps of the shop, out and in.</summary>
+public static class TableEndpoints
+{
+    private const int MostPumps = 2000;
+
+    public static void Map(IEndpointRouteBuilder routes)
+    {
+        routes.MapGet("/api/cases/{id}/readings.csv", Readings).WithTags("Cases").WithSummary("Readings of a case as CSV.")
+            .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
+        routes.MapGet("/api/cases/{id}/parts.csv", Parts).WithTags("Cases").WithSummary("Parts that the work renews as CSV.")
+            .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
+        routes.MapGet("/api/cases/{id}/findings.csv", Findings).WithTags("Cases").WithSummary("What was found inside as CSV.")
+            .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
+        routes.MapGet("/api/pumps.csv", Pumps).WithTags("Pumps").WithSummary("All pumps of the shop as CSV, to be taken in elsewhere.")
+            .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
+        routes.MapPost("/api/pumps.csv", Take).WithTags("Pumps").Accepts<string>(Csv.MediaType, "*/*")
+            .WithSummary("Takes in a list of pumps, all of them or none; tags that are here already are left alone.");
+    }
+
+    private static async Task<IResult> Readings(string id, CaseStore store, CancellationToken stop)
+    {
+        var entity = await store.Load(id, stop);
+        return Csv.Table(
+            "readings.csv", ["quantity", "name", "value", "to", "unit", "before or after", "at"],
+            entity.InForce(entity.Readings).Select(r => new object[]
+            {
+                r.Quantity, ReadingNames.Full(r.Quantity), r.Value, r.UpTo?.ToString(CultureInfo.InvariantCulture) ?? "", r.Unit,
+                r.ReadAt ?? "", When(entity, r.AddedBy),
+            }));
+    }
+
+    private static async Task<IResult> Parts(string id, CaseStore store, CaseWork work, CancellationToken stop)
+    {
+        var entity = await store.Load(id, stop);
+        return Csv.Table(
+            "parts.csv", ["part", "name", "count", "places"],
+            (work.Plan(entity, entity.Work().Plan)?.Parts ?? []).Select(p => new object[]
+            {
+                p.Part.Id, p.Part.Name, p.Count, string.Join("; ", p.Places.Select(x => x.Key)),
+            }));
+    }
+
+    private static async Task<IResult> Findings(string id, CaseStore store, CaseWork work, CancellationToken stop)
+    {
+        var entity = await store.Load(id, stop);
+        var found = entity.Work().Found;
+        return Csv.Table(
+            "findings.csv", ["part", "name", "place", "state", "finding", "by", "note"],
+            (work.Plan(entity, entity.Work().Plan)?.Inspections ?? [])
+                .Where(i => found.ContainsKey(CavityMap.Key(i.Part.Id, i.Place)))
+                .Select(i => (At: i, Found: found[CavityMap.Key(i.Part.Id, i.Place)]))
+                .Select(f => new object[]
+                {
+                    f.At.Part.Id, f.At.Part.Name, f.At.Place.Key, f.Found.State, f.Found.Finding ?? "", f.Found.By,
+                    Safe(f.Found.Note ?? ""),
+                }));
+    }
+
+    private static async Task<IResult> Pumps(MildHunchDb db, CancellationToken stop)
+    {
+        var pumps = await db.Pumps.AsNoTracking().Where(p => p.ArchivedAt == null).OrderBy(p => p.Tag).ToListAsync(stop);
+        var rows = pumps.Select(p => PumpTable.Row(p.ToResource())).ToArray();
+        string[] first = ["tag", "name", "duty"];
+        string[] columns = [.. first, .. rows.SelectMany(r => r.Keys).Except(first).Distinct().Order(StringComparer.Ordinal)];
+        return Csv.Table(
+            "pumps.csv", columns, rows.Select(r => columns.Select(c => (object)r.GetValueOrDefault(c, "")).ToArray()));
+    }
+
+    private static async Task<PumpsTakenResponse> Take(HttpRequest request, MildHunchDb db, TimeProvider clock, CancellationToken stop)
+    {
+        using var sent = new MemoryStream();
+        await request.Body.CopyToAsync(sent, stop);
+        var here = (await db.Pumps.Select(p => p.Tag).ToListAsync(stop)).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        List<string> left = [];
+        var added = 0;
+        foreach (var (k, cells) in Rows(sent.ToArray()).Index())
+        {
+            var read = Mapping.Under($"row {k + 2}", () => PumpTable.Read(cells));
+            if (read.Tag is { } tag && !here.Add(tag.Trim()))
+            {
+                left.Add(tag.Trim());
+                continue;
+            }
+
+            db.Pumps.Add(PumpRecord.Checked(read with { Sure = true }, clock.GetUtcNow().UtcDateTime));
+            added++;
+        }
+
+        await db.SaveOrRefuse(stop);
+        return new PumpsTakenResponse(added, left);
+    }
+
+    private static List<List<KeyValuePair<string, string>>> Rows(byte[] sent)
+    {
+        List<List<KeyValuePair<string, string>>> rows = [];
+        try
+        {
+            using var csv = CsvReader.Create(sent, new CsvReaderOptions { SkipEmptyLines = true });
+            while (csv.Read())
+            {
+                if (rows.Count == MostPumps)
+                    throw new ImpossibleInputException("file", $"more than {MostPumps} pumps", $"at most {MostPumps} at once");
+                rows.Add([.. csv.Headers!.Select((h, k) => KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? csv.GetString(k) : ""))]);
+            }
+        }
+        catch (Exception e) when (e is not (ImpossibleInputException or OutOfMemoryException))
+        {
+            throw new ImpossibleInputException("file", "no table", "comma-separated values with a first row that names the columns");
+        }
+
+        return rows.Count > 0
+            ? rows
+            : throw new ImpossibleInputException("file", "no pump", "a first row that names the columns, then one row a pump");
+    }
+
+    // What a spreadsheet would take for a formula is text.
+    private static string Safe(string text) => text.Length > 0 && text[0] is ('=' or '+' or '-' or '@') ? $"'{text}" : text;
+
+    private static string When(CaseEntity entity, int change) =>
+        entity.Changes.First(c => c.Number == change).At.ToString("O", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,70 @@
+using System.Net;
+using System.Text;
+using System.Text.Json.Nodes;
+
+namespace MildHunch.Web.Tests.Travel;
+
+/// <summary>Tables for a spreadsheet, and a list of pumps that comes back.</summary>
+public sealed class TableTests : IDisposable
+{
+    private readonly Product here = new();
+    private readonly Product there = new(false);
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    public void Dispose()
+    {
+        here.Dispose();
+        there.Dispose();
+    }
+
+    [Fact]
+    public async Task All_pumps_come_out_of_another_shop_as_they_went_in()
+    {
+        var list = await here.Http.GetStringAsync("/api/pumps.csv", Stop);
+        var (response, body) = await Take(list);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        body!["added"]!.GetValue<int>().ShouldBe(10);
+        foreach (var pump in (await here.Get("/api/pumps")).AsArray())
+        {
+            var taken = (await there.Get("/api/pumps")).AsArray().Single(p => p!["tag"]!.ToString() == pump!["tag"]!.ToString())!;
+            foreach (var part in new[] { "pump", "setup" })
+                taken[part]!.ToJsonString().ShouldBe(pump![part]!.ToJsonString(), pump["tag"]!.ToString());
+        }
+
+        (await there.Http.GetStringAsync("/api/pumps.csv", Stop)).ShouldBe(list);
+        (_, body) = await Take(list);
+        (body!["added"]!.GetValue<int>(), body["alreadyHere"]!.AsArray().Count).ShouldBe((0, 10));
+    }
+
+    [Theory]
+    [InlineData("", "file")]
+    [InlineData("tag\n", "file")]
+    [InlineData("tag,pump.colour\nA,blue\n", "row 2.pump.colour")]
+    [InlineData("tag,pump.cylinders\nA,three\n", "row 2.pump.cylinders")]
+    [InlineData("tag,pump.plungerDiameter\nA,18mm\n", "row 2.pump.plungerDiameter")]
+    public async Task A_list_that_cannot_be_read_is_refused_whole(string list, string field)
+    {
+        var (response, body) = await Take(list);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest, body?.ToJsonString());
+        body!["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
+        (await there.Get("/api/pumps")).AsArray().Count.ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task Readings_parts_and_findings_of_a_closed_case()
+    {
+        var id = (await here.Get("/api/cases")).AsArray().Single(c => c!["closed"] is not null)!["id"]!.GetValue<string>();
+        (await here.Http.GetStringAsync($"/api/cases/{id}/readings.csv", Stop))
+            .ShouldContain("discharge-pressure,Pressure at the head,39.6,,bar,after");
+        (await here.Http.GetStringAsync($"/api/cases/{id}/parts.csv", Stop)).ShouldContain("inlet-valve,Inlet valve on the rod,3");
+        (await here.Http.GetStringAsync($"/api/cases/{id}/findings.csv", Stop)).ShouldContain("failed,grooved-seat,Runa Estcott");
+    }
+
+    private async Task<(HttpResponseMessage Response, JsonNode? Body)> Take(string list)
+    {
+        using var content = new StringContent(list, Encoding.UTF8, "text/csv");
+        var response = await there.Http.PostAsync("/api/pumps.csv", content, Stop);
+        return (response, JsonNode.Parse(await response.Content.ReadAsStringAsync(Stop)));
+    }
+}
