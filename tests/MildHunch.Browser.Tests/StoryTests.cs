@@ -88,6 +88,6 @@ public class StoryTests
         technician.Sees("Pump turns too slowly");
         technician.Tap("Start afresh");
         technician.Tap("Yes, start afresh");
-        technician.Sees("No case has been closed yet");
+        technician.SeesNoMore("Pump turns too slowly");
     }
 }

@@ -102,7 +102,7 @@ const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', d
         @click="chosen = after.id"
       />
     </article>
-    <ProofEnd :access="access" @back="emit('go', 'suspect')" />
+    <ProofEnd :case-id="data.id" :access="access" @back="emit('go', 'suspect')" />
     <WhatWasIt :data="data" :knowledge="knowledge" :tell="tell" />
     <StageNote :data="data" name="note-prove" label="Notes: prove" :tell="tell" />
   </section>

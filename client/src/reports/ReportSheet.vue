@@ -37,7 +37,12 @@ defineProps<{ content: Schemas['ReportContentDto']; signed?: Schemas['SignedRepo
         </table>
       </div>
       <figure v-for="p in s.pictures" :key="p.caption">
-        <PictureView :picture="p.picture" :name="p.caption" />
+        <PictureView
+          :picture="p.picture"
+          :name="p.caption"
+          :look="(k) => (p.marks ? (p.marks[k]?.state ?? 'shut') : '')"
+          :words="(k) => p.marks?.[k]?.words ?? ''"
+        />
         <figcaption>{{ p.caption }}</figcaption>
       </figure>
       <div v-if="s.photos.length" class="photos">
@@ -112,7 +117,7 @@ tbody th {
 }
 
 figure {
-  max-width: 34rem;
+  max-width: 46rem;
   margin: 0.75rem 0;
   break-inside: avoid;
 }

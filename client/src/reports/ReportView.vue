@@ -18,6 +18,7 @@ const copies = [
   { value: 'all', text: 'All of it' },
   { value: 'customer', text: 'Copy for the customer' },
 ];
+const tables = ['readings', 'parts', 'findings'];
 const copy = ref('all');
 const revision = ref<number>();
 const query = computed(() => ({
@@ -87,6 +88,7 @@ useTitle(() => `${data.value?.content.title ?? 'Report'} · Mild Hunch`);
           <a class="link" :href="pdf('a4')" target="_blank" rel="noopener">PDF, A4</a>
           <a class="link" :href="pdf('letter')" target="_blank" rel="noopener">PDF, Letter</a>
           <a class="link" :href="`/api/cases/${id}/export`">Case as a file</a>
+          <a v-for="t in tables" :key="t" class="link" :href="`/api/cases/${id}/${t}.csv`">{{ t }} as a table</a>
         </div>
         <p v-if="data.changedSince && !revision" class="since">
           The case went on since revision {{ data.revisions.length }} was signed: what stands here is signed by nobody

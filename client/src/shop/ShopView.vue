@@ -8,6 +8,7 @@ import { forField, readNumber } from '@/shared/numbers';
 import EntryField from '@/shared/ui/EntryField.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import TextField from '@/shared/ui/TextField.vue';
+import TakePumps from './TakePumps.vue';
 
 /** What the shop is called, what it pays and charges; a copy of everything it knows. */
 const client = useQueryClient();
@@ -78,6 +79,12 @@ useTitle('Shop · Mild Hunch');
         every night beside the database; taking one back is told in the operations guide.
       </p>
       <p><a class="link" href="/api/backup">Fetch a backup</a></p>
+      <h2>The list of pumps</h2>
+      <p>As a table for a spreadsheet; the same table is taken in by another shop.</p>
+      <div class="row">
+        <a class="link" href="/api/pumps.csv">Fetch the list</a>
+        <TakePumps />
+      </div>
     </main>
   </div>
 </template>
@@ -89,6 +96,13 @@ useTitle('Shop · Mild Hunch');
   gap: 0.75rem 1.25rem;
   align-items: end;
   max-width: 60rem;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+  align-items: center;
 }
 
 h2 {

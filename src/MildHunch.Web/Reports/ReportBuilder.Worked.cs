@@ -37,7 +37,11 @@ public sealed partial class ReportBuilder
             pictures:
             [
                 new ReportPictureDto(
-                    CavityMap.Of(plan.Pump, plan.Inspections).ToDto(), "Every place of the parts at hand, seen from above"),
+                    CavityMap.Of(plan.Pump, plan.Inspections).ToDto(), "Every place of the parts at hand, seen from above",
+                    at.Shown.Work.Found.ToDictionary(
+                        f => f.Key,
+                        f => new ReportMarkDto(
+                            f.Value.State, findings.All.FirstOrDefault(x => x.Id == f.Value.Finding)?.Name ?? f.Value.State))),
             ]);
     }
 

@@ -6,8 +6,13 @@ namespace MildHunch.Web.Reports;
 /// <summary>A photograph on a report and what it shows.</summary>
 public sealed record ReportPhotoDto(string Hash, string Caption);
 
+/// <summary>What stands at a place of a drawing.</summary>
+public sealed record ReportMarkDto([property: Description("fine, worn or failed")] string State, string Words);
+
 /// <summary>A drawing on a report and what it shows.</summary>
-public sealed record ReportPictureDto(PictureDto Picture, string Caption);
+public sealed record ReportPictureDto(
+    PictureDto Picture, string Caption,
+    [property: Description("by key of the shape")] IReadOnlyDictionary<string, ReportMarkDto>? Marks = null);
 
 /// <summary>A table: its columns and rows; the first column is what a row is about.</summary>
 public sealed record ReportTableDto(IReadOnlyList<string> Columns, IReadOnlyList<IReadOnlyList<string>> Rows);

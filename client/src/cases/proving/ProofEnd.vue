@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import Textarea from 'primevue/textarea';
 import { computed, ref } from 'vue';
@@ -6,12 +7,13 @@ import { quantity, when } from '@/shared/format';
 import type { ProofAccess } from './useProof';
 
 /** What the proof comes to: what speaks against it, what changed, and the word of whoever answers for it. */
-const props = defineProps<{ access: ProofAccess }>();
+const props = defineProps<{ caseId: string; access: ProofAccess }>();
 const emit = defineEmits<{ back: [] }>();
 
 const view = computed(() => props.access.view.value);
 const verdict = computed(() => props.access.proof.value.verdict);
-const remark = ref('');
+// What is typed stays on this device until it is said.
+const remark = useLocalStorage(`mild-hunch.proof-remark.${props.caseId}`, '');
 const tried = ref(false);
 const names: Record<string, string> = {
   pass: 'Pass',
@@ -22,8 +24,9 @@ const names: Record<string, string> = {
 async function say(outcome: string) {
   tried.value = outcome === 'pass-with-remark' && !remark.value.trim();
   if (tried.value) return;
-  if ((await props.access.verdict({ outcome, remark: remark.value.trim() || undefined })) && outcome === 'back')
-    emit('back');
+  if (!(await props.access.verdict({ outcome, remark: remark.value.trim() || undefined }))) return;
+  remark.value = '';
+  if (outcome === 'back') emit('back');
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import { digits, quantity } from '@/shared/format';
@@ -36,7 +37,7 @@ const reading = useQuantities(
   () => `${props.caseId}.screw.${moves.value.length}`,
   () => reads.value,
 );
-const height = ref(screw.value.height ?? '');
+const height = useLocalStorage(`mild-hunch.screw-height.${props.caseId}`, screw.value.height ?? '');
 const bypass = ref('');
 const tried = ref(false);
 

@@ -3493,6 +3493,12 @@ export interface components {
             summary: string[];
             sections: components["schemas"]["ReportSectionDto"][];
         };
+        /** @description What stands at a place of a drawing. */
+        ReportMarkDto: {
+            /** @description fine, worn or failed */
+            state: string;
+            words: string;
+        };
         /** @description A photograph on a report and what it shows. */
         ReportPhotoDto: {
             hash: string;
@@ -3502,6 +3508,10 @@ export interface components {
         ReportPictureDto: {
             picture: components["schemas"]["PictureDto"];
             caption: string;
+            /** @description by key of the shape */
+            marks?: null | {
+                [key: string]: components["schemas"]["ReportMarkDto"];
+            };
         };
         ReportResponse: {
             content: components["schemas"]["ReportContentDto"];

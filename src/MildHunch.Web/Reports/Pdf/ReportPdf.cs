@@ -65,7 +65,7 @@ public sealed class ReportPdf(PhotoFiles photos)
             sheets.Table(table.Columns, table.Rows);
         foreach (var picture in section.Pictures)
         {
-            PicturePainter.Draw(sheets, picture.Picture, sheets.Width * 0.75, 260);
+            PicturePainter.Draw(sheets, picture.Picture, sheets.Width * 0.75, 260, picture.Marks);
             sheets.Lines(Lettering.Text, 9, picture.Caption);
             sheets.Space(6);
         }
