@@ -30,7 +30,7 @@ using Serilog;
 using Serilog.Events;
 
 if (args is ["restore", var backup])
-    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR") ?? Directory.GetCurrentDirectory(), backup);
+    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR"), backup);
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((_, log) => log

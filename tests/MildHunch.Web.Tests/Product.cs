@@ -1,3 +1,4 @@
+using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
@@ -113,7 +114,6 @@ public class Product : WebApplicationFactory<Program>
         return body!;
     }
 
-    /// <summary>Id of the open demo case of this pump.</summary>
     /// <summary>Keeps a photograph of its own colour; returns its hash.</summary>
     public async Task<string> Photograph(int seed = 1)
     {
@@ -126,6 +126,22 @@ public class Product : WebApplicationFactory<Program>
         return (await response.Content.ReadFromJsonAsync<JsonObject>())!["hash"]!.GetValue<string>();
     }
 
+    /// <summary>The mark of this case as it stands, for If-Match.</summary>
+    public async Task<string> Etag(string id) => $"\"{(await Get($"/api/cases/{id}"))["version"]}\"";
+
+    /// <summary>Sends a change made upon the case as it stands; what came of it is the caller's to judge.</summary>
+    public async Task<(HttpResponseMessage Response, JsonNode? Body)> Tell(string id, JsonObject change) =>
+        await Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(id));
+
+    /// <summary>A change that is taken; returns the case as shown after it.</summary>
+    public async Task<JsonNode> Change(string id, JsonObject change)
+    {
+        var (response, body) = await Tell(id, change);
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, $"{change.ToJsonString()} {body?.ToJsonString()}");
+        return body!;
+    }
+
+    /// <summary>Id of the open demo case of this pump.</summary>
     public async Task<string> CaseOf(string tag) =>
         (await Get("/api/cases")).AsArray().First(c => c!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
 

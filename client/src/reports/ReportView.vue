@@ -31,20 +31,22 @@ const report = useQuery({
     taken(await api.GET('/api/cases/{id}/report', { params: { path: { id: props.id }, query: query.value } })),
 });
 const data = report.data;
-const pdf = (paper: string) =>
-  `/api/cases/${props.id}/report.pdf?${new URLSearchParams({ paper, ...Object.fromEntries(Object.entries(query.value).map(([k, v]) => [k, String(v)])) })}`;
+function pdf(paper: string) {
+  const asked = Object.entries({ paper, ...query.value }).map(([k, v]) => [k, String(v)]);
+  return `/api/cases/${props.id}/report.pdf?${new URLSearchParams(asked)}`;
+}
 
 // Who signs, and with which instruments: as on the steps, kept on this device.
 const by = useLocalStorage('mild-hunch.name', '');
 const wrench = useLocalStorage('mild-hunch.wrench', '');
 const gauge = useLocalStorage('mild-hunch.gauge', '');
-const witness = ref('');
+const witness = useLocalStorage(`mild-hunch.witness.${props.id}`, '');
 const trouble = ref('');
 
 async function sign() {
+  if (!data.value) return;
   trouble.value = '';
   try {
-    const { version } = taken(await api.GET('/api/cases/{id}', { params: { path: { id: props.id } } }));
     const body = {
       by: by.value,
       witness: witness.value || undefined,
@@ -55,14 +57,16 @@ async function sign() {
       await api.POST('/api/cases/{id}/report/sign', {
         params: { path: { id: props.id } },
         body,
-        headers: { 'If-Match': `"${version}"` },
+        headers: { 'If-Match': `"${data.value.caseVersion}"` },
       }),
     );
     revision.value = undefined;
-    await client.invalidateQueries({ queryKey: ['report', props.id] });
+    witness.value = '';
   } catch (error) {
     trouble.value = inWords(error);
   }
+  // Refused or not: what is signed next is what stands here then, read again.
+  await client.invalidateQueries({ queryKey: ['report', props.id] });
 }
 
 useTitle(() => `${data.value?.content.title ?? 'Report'} · Mild Hunch`);

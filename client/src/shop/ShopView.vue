@@ -2,8 +2,10 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { api, inWords, problemsIn, taken, type Schemas } from '@/shared/api/client';
+import DraftConflict from '@/shared/drafts/DraftConflict.vue';
+import { useDraft } from '@/shared/drafts/useDraft';
 import { forField, readNumber } from '@/shared/numbers';
 import EntryField from '@/shared/ui/EntryField.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
@@ -14,35 +16,48 @@ import TakePumps from './TakePumps.vue';
 const client = useQueryClient();
 const query = useQuery({ queryKey: ['shop'], queryFn: async () => taken(await api.GET('/api/shop')) });
 
-const names = ref({ name: '', currency: '' });
-const typed = reactive<Record<string, string>>({});
+const stored = (): Record<string, string> => {
+  const shop = query.data.value;
+  const figure = (n?: number | string | null) => forField(Number(n ?? 0));
+  return shop
+    ? {
+        name: shop.name ?? '',
+        currency: shop.currency ?? '',
+        workPerHour: figure(shop.workPerHour),
+        energyPerKwh: figure(shop.energyPerKwh),
+        waterPerM3: figure(shop.waterPerM3),
+        replaceAbove: figure(shop.replaceAbove),
+      }
+    : {};
+};
+const draft = useDraft('mild-hunch.shop', stored);
+const { typed, conflict } = draft;
 const fields = computed(() => [
-  { name: 'workPerHour', label: 'An hour of work', unit: names.value.currency },
-  { name: 'energyPerKwh', label: 'A kilowatt hour', unit: names.value.currency },
-  { name: 'waterPerM3', label: 'A cubic metre of water', unit: names.value.currency },
+  { name: 'workPerHour', label: 'An hour of work', unit: typed.value.currency },
+  { name: 'energyPerKwh', label: 'A kilowatt hour', unit: typed.value.currency },
+  { name: 'waterPerM3', label: 'A cubic metre of water', unit: typed.value.currency },
   { name: 'replaceAbove', label: 'Weigh a new pump from this share of its price on', unit: '' },
 ]);
-watch(
-  query.data,
-  (shop) => {
-    if (!shop) return;
-    names.value = { name: shop.name ?? '', currency: shop.currency ?? '' };
-    for (const f of fields.value) typed[f.name] = forField(Number(shop[f.name as keyof Schemas['ShopDto']] ?? 0));
-  },
-  { immediate: true },
-);
 
+const theirs = computed(() => {
+  const shop = conflict.value ?? {};
+  return [shop.name, shop.currency, ...fields.value.map((f) => `${f.label}: ${shop[f.name]}`)]
+    .filter(Boolean)
+    .join('; ');
+});
 const saved = ref(false);
 const trouble = ref('');
 const problems = ref<Record<string, string>>({});
 
 async function keep() {
-  const numbers = fields.value.map((f) => [f.name, readNumber(typed[f.name] ?? '')] as const);
+  const numbers = fields.value.map((f) => [f.name, readNumber(typed.value[f.name] ?? '')] as const);
   problems.value = Object.fromEntries(numbers.filter(([, n]) => n === null).map(([k]) => [k, 'A number, like 45.']));
   if (Object.keys(problems.value).length) return;
+  const { name, currency } = typed.value;
   try {
-    const body = { ...names.value, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
+    const body = { name, currency, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
     client.setQueryData(['shop'], taken(await api.PUT('/api/shop', { body })));
+    draft.takeStored();
     trouble.value = '';
     saved.value = true;
   } catch (error) {
@@ -59,9 +74,10 @@ useTitle('Shop · Mild Hunch');
     <ShellBar />
     <main class="sheet">
       <h1 tabindex="-1">The shop</h1>
-      <form class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
-        <TextField v-model="names.name" label="Name, as it stands on reports" :problem="problems.name" />
-        <TextField v-model="names.currency" label="Currency" :problem="problems.currency" />
+      <p v-if="query.error.value" role="alert" class="problem">{{ inWords(query.error.value) }}</p>
+      <form v-if="query.data.value" class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
+        <TextField v-model="typed.name!" label="Name, as it stands on reports" :problem="problems.name" />
+        <TextField v-model="typed.currency!" label="Currency" :problem="problems.currency" />
         <EntryField
           v-for="f in fields"
           :key="f.name"
@@ -69,6 +85,13 @@ useTitle('Shop · Mild Hunch');
           :label="f.label"
           :units="f.unit ? [f.unit] : []"
           :problem="problems[f.name]"
+        />
+        <DraftConflict
+          v-if="conflict"
+          what="the shop’s figures"
+          :theirs="theirs"
+          @theirs="draft.takeStored()"
+          @mine="draft.keepMine()"
         />
         <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
         <Button type="submit" :label="saved ? 'Kept' : 'Keep'" />

@@ -7,8 +7,14 @@ namespace MildHunch.Web.Backup;
 /// <summary>Lays a backup in place of a shop that is not running; says what it did, or why not.</summary>
 public static class RestoreCommand
 {
-    public static async Task<int> Run(string folder, string file)
+    public static async Task<int> Run(string? folder, string file)
     {
+        if (string.IsNullOrWhiteSpace(folder))
+        {
+            Console.Error.WriteLine("Nothing was changed. DATA_DIR has to say which shop.");
+            return 1;
+        }
+
         var options = new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options;
         await using var db = new MildHunchDb(options);
         try

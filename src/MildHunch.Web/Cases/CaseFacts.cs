@@ -28,12 +28,12 @@ public static class CaseFacts
     public const string Limits = "limits";
 
     private static readonly string[] Inner = [Context, Hours, CouldNot, Limits, Stage];
+    private static readonly string[] Kinds = [WorkFacts.Prefix, ProofFacts.Prefix];
 
     /// <summary>Facts that are texts, by name.</summary>
     public static Dictionary<string, string> Texts(this CaseEntity entity) =>
         entity.InForce(entity.Facts)
-            .Where(f => !Inner.Contains(f.Name) && !f.Name.StartsWith(WorkFacts.Prefix, StringComparison.Ordinal)
-                && !f.Name.StartsWith(ProofFacts.Prefix, StringComparison.Ordinal))
+            .Where(f => !Inner.Contains(f.Name) && !Kinds.Any(k => f.Name.StartsWith(k, StringComparison.Ordinal)))
             .ToDictionary(f => f.Name, f => f.Value);
 
     /// <summary>A fact kept as JSON; null where it was never set.</summary>

@@ -50,10 +50,10 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
     }
 
     /// <summary>Saves a case that came from elsewhere: its headline, and no verdict but those it brought.</summary>
-    public async Task SaveAsItCame(CaseEntity entity, CancellationToken stop)
+    public Task SaveAsItCame(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        Summarise(entity, await view.Show(entity, stop));
-        await db.SaveOrRefuse(stop);
+        Summarise(entity, shown);
+        return db.SaveOrRefuse(stop);
     }
 
     private IQueryable<CaseEntity> Whole() =>

@@ -1,7 +1,6 @@
 using System.ComponentModel;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Proving;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
@@ -38,28 +37,29 @@ public sealed record SettingNextDto(
 public sealed record ControlSettingResponse(
     SettingFitDto Fit, SettingNextDto Next, PressureLimitDto NearestLimit, IReadOnlyList<PressureLimitDto> Limits);
 
+/// <summary>A control to be set, what to do next, and the unit in which it was asked.</summary>
+internal sealed record SolvedSetting(SettingQuestion Asked, SettingAdvice Advice, Unit Unit);
+
 /// <summary>The next move at the screw, between what is sent and what Core computes.</summary>
 internal static class ControlSetting
 {
-    /// <summary>The next move.</summary>
-    public static ControlSettingResponse Answer(ControlSettingRequest request)
+    /// <summary>The next move for what is asked.</summary>
+    public static SolvedSetting Solve(ControlSettingRequest request)
     {
         var asked = Question(request);
-        var advice = SettingAssistant.Next(asked);
-        var unit = Units.Find(QuantityKind.GaugePressure, request.Target!.Unit)!;
+        return new SolvedSetting(asked, SettingAssistant.Next(asked), Units.Find(QuantityKind.GaugePressure, request.Target!.Unit)!);
+    }
+
+    /// <summary>As it is sent, pressures in the unit of the target.</summary>
+    public static ControlSettingResponse ToDto(this SolvedSetting solved)
+    {
+        var (asked, advice, unit) = solved;
         return new ControlSettingResponse(
             new SettingFitDto(
                 InBar(advice.Curve.PerTurnPa), InBar(advice.Curve.SigmaPa)!.Value, Rounded(advice.Curve.KneeTurns),
                 advice.Curve.KneePa is { } knee ? Shown(knee, unit) : null),
             new SettingNextDto(advice.Do.Named(), advice.Turns, advice.Expected is { } band ? Shown(band, unit) : null, advice.Why),
             Shown(advice.Nearest, unit), [.. asked.Limits.Select(l => Shown(l, unit))]);
-    }
-
-    /// <summary>Pressure against turns, drawn.</summary>
-    public static Picture Drawing(ControlSettingRequest request)
-    {
-        var asked = Question(request);
-        return SettingDrawing.Of(asked, SettingAssistant.Next(asked));
     }
 
     private static SettingQuestion Question(ControlSettingRequest request) => SettingQuestion.Create(

@@ -35,6 +35,7 @@ public sealed record SignedReportDto(int Revision, DateTime At, string By, strin
 public sealed record ReportResponse(
     ReportContentDto Content, [property: Description("the revision shown; null for one that nobody signed yet")] SignedReportDto? Signed,
     IReadOnlyList<SignedReportDto> Revisions,
-    [property: Description("true where the case went on since it was signed")] bool ChangedSince);
+    [property: Description("true where the case went on since it was signed")] bool ChangedSince,
+    [property: Description("of the case as it stands: what signing it answers for")] int CaseVersion);
 
 public sealed record SignReportRequest(string? By = null, string? Witness = null, string? Gauge = null, string? Wrench = null);

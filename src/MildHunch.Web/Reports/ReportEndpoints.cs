@@ -61,7 +61,8 @@ public sealed class ReportEndpoints(MildHunchDb db, CaseStore store, ReportBuild
         if (copy is not null)
             content = content with { Sections = [.. content.Sections.Where(s => !s.Inner)] };
         return new ReportResponse(
-            content, asked is null ? null : Of(asked), [.. signed.Select(Of)], last is not null && last.CaseVersion != entity.Version);
+            content, asked is null ? null : Of(asked), [.. signed.Select(Of)], last is not null && last.CaseVersion != entity.Version,
+            entity.Version);
     }
 
     private async Task<ReportResponse> Sign(string id, SignReportRequest request, HttpRequest http, CancellationToken stop)

@@ -55,7 +55,7 @@ public sealed partial class CaseExport(MildHunchDb db, PhotoFiles photos)
         foreach (var photo in file.Photos)
         {
             await using var from = File.OpenRead(photos.Find(photo.Hash)!);
-            await using var entry = zip.CreateEntry($"{CaseFile.PhotoFolder}{photo.Hash}.jpg", CompressionLevel.NoCompression).Open();
+            await using var entry = zip.CreateEntry(CaseZip.NameOf(photo.Hash), CompressionLevel.NoCompression).Open();
             await from.CopyToAsync(entry, stop);
         }
     }

@@ -1,6 +1,4 @@
 using System.IO.Compression;
-using System.Security.Cryptography;
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.EntityFrameworkCore;
@@ -22,9 +20,6 @@ public sealed record ImportResponse(
 public sealed class CaseImport(
     MildHunchDb db, CaseExport export, CaseView view, CaseStore store, PhotoFiles photos, ShopFolder shop, ILogger<CaseImport> log)
 {
-    private const int MostJson = 16 * 1024 * 1024;
-    private const int MostPhotos = 2000;
-
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapPost(
             BodyLimits.ImportPath, (HttpRequest request, CaseImport import, CancellationToken stop) => import.Take(request, stop))
@@ -44,7 +39,7 @@ public sealed class CaseImport(
         try
         {
             using var zip = new ZipArchive(sent, ZipArchiveMode.Read, leaveOpen: true);
-            return await Store(Checked(zip), zip, stop);
+            return await Store(CaseZip.Read(zip), zip, stop);
         }
         catch (Exception e) when (e is InvalidDataException or EndOfStreamException or NotSupportedException)
         {
@@ -67,84 +62,6 @@ public sealed class CaseImport(
             }
 
         throw CaseFileRules.Refused("file", "There is no file in what was sent.");
-    }
-
-    // Nothing of it is written anywhere before all of it is known to be a case.
-    private static CaseFile Checked(ZipArchive zip)
-    {
-        var json = zip.GetEntry(CaseFile.FileName)
-            ?? throw CaseFileRules.Refused("file", "There is no case.json in it: it is no case of Mild Hunch.");
-        var text = Unpacked(json, MostJson);
-        CaseFile file;
-        try
-        {
-            var head = CaseFile.Head(new MemoryStream(text));
-            if (head.Format != CaseFile.FormatName)
-                throw CaseFileRules.Refused("format", "It is no case of Mild Hunch.");
-            if (head.Version is not (> 0 and <= CaseFile.CurrentVersion))
-                throw CaseFileRules.Refused(
-                    "version",
-                    $"It was written by a newer Mild Hunch (format {head.Version}); this one reads up to {CaseFile.CurrentVersion}. "
-                        + "Bring it up to date first.");
-            file = CaseFile.Read(new MemoryStream(text));
-        }
-        catch (JsonException e)
-        {
-            throw CaseFileRules.Refused(e.Path ?? "file", "case.json is damaged or not of this format.");
-        }
-
-        CaseFileRules.Check(file);
-        var photos = file.Photos.Select(p => $"{CaseFile.PhotoFolder}{p.Hash}.jpg").ToHashSet();
-        if (photos.Count > MostPhotos)
-            throw CaseFileRules.Refused("photos", $"{photos.Count} photographs are more than a case has; at most {MostPhotos}.");
-        if (zip.Entries.FirstOrDefault(e => e.FullName != CaseFile.FileName && !photos.Contains(e.FullName)) is { } foreign)
-            throw CaseFileRules.Refused("file", $"“{foreign.FullName}” does not belong to a case.");
-        if (zip.Entries.Count != photos.Count + 1)
-            throw CaseFileRules.Refused("photos", "A photograph is missing, or is there twice.");
-        foreach (var photo in file.Photos)
-        {
-            if (!IsPhoto(zip.GetEntry($"{CaseFile.PhotoFolder}{photo.Hash}.jpg")!, photo.Hash))
-                throw CaseFileRules.Refused("photos", $"Photograph {photo.Hash[..8]} is not what the file says it is.");
-        }
-
-        return file;
-    }
-
-    // What an entry says of its size is not believed.
-    private static byte[] Unpacked(ZipArchiveEntry entry, long most)
-    {
-        using var from = entry.Open();
-        using var to = new MemoryStream();
-        var buffer = new byte[81920];
-        for (int read; (read = from.Read(buffer)) > 0;)
-        {
-            if (to.Length + read > most)
-                throw CaseFileRules.Refused("file", $"“{entry.Name}” unpacks to more than {most / (1024 * 1024)} MB.");
-            to.Write(buffer, 0, read);
-        }
-
-        return to.ToArray();
-    }
-
-    // Piece by piece: a photograph is never held whole.
-    private static bool IsPhoto(ZipArchiveEntry entry, string hash)
-    {
-        using var from = entry.Open();
-        using var sum = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
-        var buffer = new byte[81920];
-        var start = from.ReadAtLeast(buffer, 3, throwOnEndOfStream: false);
-        if (buffer.AsSpan(0, start) is not [0xFF, 0xD8, 0xFF, ..])
-            return false;
-        long bytes = start;
-        for (var read = start; read > 0; bytes += read)
-        {
-            sum.AppendData(buffer, 0, read);
-            read = from.Read(buffer);
-            if (bytes + read > BodyLimits.PhotoBytes)
-                throw CaseFileRules.Refused("file", $"“{entry.Name}” unpacks to more than {BodyLimits.PhotoBytes / (1024 * 1024)} MB.");
-        }
-
-        return Convert.ToHexStringLower(sum.GetHashAndReset()) == hash;
     }
 
     private async Task<ImportResponse> Store(CaseFile file, ZipArchive zip, CancellationToken stop)
@@ -173,12 +90,12 @@ public sealed class CaseImport(
         var entity = file.Case.ToEntity(pump);
         db.Cases.Add(entity);
         db.Reports.AddRange(file.Case.ReportEntities());
-        await Judgeable(entity, stop);
+        var shown = await Shown(entity, stop);
         var (added, rows) = await KeepPhotos(file, zip, stop);
         try
         {
             db.Photos.AddRange(rows);
-            await store.SaveAsItCame(entity, stop);
+            await store.SaveAsItCame(entity, shown, stop);
             await whole.CommitAsync(stop);
         }
         catch
@@ -194,11 +111,11 @@ public sealed class CaseImport(
     }
 
     // A case that cannot be shown is not stored: whoever opened it would stand before a closed door.
-    private async Task Judgeable(CaseEntity entity, CancellationToken stop)
+    private async Task<CaseResource> Shown(CaseEntity entity, CancellationToken stop)
     {
         try
         {
-            await view.Show(entity, stop);
+            return await view.Show(entity, stop);
         }
         catch (Exception e) when (e is not (OperationCanceledException or OutOfMemoryException))
         {
@@ -216,7 +133,7 @@ public sealed class CaseImport(
         {
             if (photos.Find(photo.Hash) is null)
             {
-                await using var content = zip.GetEntry($"{CaseFile.PhotoFolder}{photo.Hash}.jpg")!.Open();
+                await using var content = CaseZip.Photo(zip, photo.Hash).Open();
                 await photos.Keep(photo.Hash, content, stop);
                 added.Add(photos.Find(photo.Hash)!);
             }

@@ -72,7 +72,7 @@ public sealed class CaseProofTests : IDisposable
         // Proved anew it begins at the first stage; what was proved before stays among the changes.
         shown = await Change(id, new JsonObject { ["anew"] = true });
         shown["proof"]!["acts"]!.AsObject().Count.ShouldBe(0);
-        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await Etag(id))).Response.EnsureSuccessStatusCode();
+        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await product.Etag(id))).Response.EnsureSuccessStatusCode();
         (await product.Get($"/api/cases/{id}"))["proof"]!["steps"]!.AsObject().Count.ShouldBe(5);
     }
 
@@ -82,25 +82,39 @@ public sealed class CaseProofTests : IDisposable
         var id = await product.CaseOf("FOG-2");
         await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { ["steps"] = By() } });
         await Change(id, Step("steps.100", 45, 12.8, 0));
-        var (_, _) = await product.Send(
-            HttpMethod.Post, $"/api/cases/{id}/changes",
-            new JsonObject
+        await product.Change(id, new JsonObject
+        {
+            ["cues"] = new JsonArray(new JsonObject
             {
-                ["cues"] = new JsonArray(new JsonObject
-                {
-                    ["cue"] = "leak-at",
-                    ["answer"] = "cap",
-                    ["cylinder"] = 2,
-                    ["side"] = "discharge",
-                    ["dropsPerMinute"] = 40,
-                    ["at"] = "after",
-                }),
-            },
-            await Etag(id));
+                ["cue"] = "leak-at",
+                ["answer"] = "cap",
+                ["cylinder"] = 2,
+                ["side"] = "discharge",
+                ["dropsPerMinute"] = 40,
+                ["at"] = "after",
+            }),
+        });
         var view = await View(id);
         Text(view["proposed"]).ShouldBe("back");
         view["reasons"]!.AsArray().Select(r => Text(r)).ShouldContain(r => r.Contains("Flow at the nozzle", StringComparison.Ordinal));
         view["reasons"]!.AsArray().Select(r => Text(r)).ShouldContain(r => r.Contains("cap", StringComparison.OrdinalIgnoreCase));
+    }
+
+    /// <summary>What a step gave to the diagnosis goes with it; an earlier reading at working pressure speaks again.</summary>
+    [Fact]
+    public async Task A_step_taken_back_takes_its_readings_with_it()
+    {
+        var id = await product.CaseOf("FOG-2");
+        foreach (var stage in new[] { "steps", "set" })
+            await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { [stage] = By() } });
+        AfterAt(await Change(id, Step("steps.100", 45, 12.8, 0))).ShouldBe([45]);
+        AfterAt(await Change(id, Step("set.100", 69.5, 19.1, 0))).ShouldBe([69.5]);
+        AfterAt(await Change(id, new JsonObject { ["stepsBack"] = new JsonArray("set.100") })).ShouldBe([45]);
+        AfterAt(await Change(id, new JsonObject { ["anew"] = true })).ShouldBeEmpty();
+
+        static IEnumerable<double> AfterAt(JsonNode shown) => shown["readings"]!.AsArray()
+            .Where(r => r!["at"]?.GetValue<string>() == "after" && Text(r["quantity"]) == "discharge-pressure")
+            .Select(r => r!["value"]!["value"]!.GetValue<double>());
     }
 
     /// <summary>Whoever took a valve out ticks which way it looks before water comes on.</summary>
@@ -158,6 +172,11 @@ public sealed class CaseProofTests : IDisposable
         "{\"acknowledged\":{\"shut\":{\"by\":\"R\"}},\"shut\":{\"by\":\"R\",\"from\":{\"value\":70,\"unit\":\"bar\"}}}", "proof.shut.to")]
     [InlineData("{\"verdict\":{\"by\":\"R\",\"outcome\":\"pass-with-remark\"}}", "proof.verdict.remark")]
     [InlineData("{\"verdict\":{\"by\":\"R\",\"outcome\":\"fine\"}}", "proof.verdict.outcome")]
+    [InlineData("{}", "proof")]
+    [InlineData("{\"acknowledged\":{\"steps\":{\"by\":\"R\"}},\"steps\":{\"steps.25\":null}}", "proof.steps.steps.25")]
+    [InlineData("{\"stepsBack\":[\"steps.30\"]}", "proof.stepsBack")]
+    [InlineData("{\"stepsBack\":[null]}", "proof.stepsBack")]
+    [InlineData("{\"actsBack\":[\"stand.nothing\"]}", "proof.actsBack")]
     public async Task What_cannot_be_is_refused_by_its_field(string json, string field)
     {
         var id = await product.CaseOf("FOG-2");
@@ -220,21 +239,12 @@ public sealed class CaseProofTests : IDisposable
         },
     };
 
-    private async Task<string> Etag(string id) => $"\"{(await product.Get($"/api/cases/{id}"))["version"]}\"";
-
     private Task<JsonNode> View(string id) => product.Get($"/api/cases/{id}/proof");
 
-    private async Task<JsonNode> Change(string id, JsonObject proof)
-    {
-        var (response, body) = await Tell(id, proof);
-        response.StatusCode.ShouldBe(HttpStatusCode.OK, $"{proof.ToJsonString()} {body?.ToJsonString()}");
-        return body!;
-    }
+    private Task<JsonNode> Change(string id, JsonObject proof) => product.Change(id, new JsonObject { ["proof"] = proof });
 
-    private async Task<(HttpResponseMessage Response, JsonNode? Body)> Tell(string id, JsonObject proof) => await product.Send(
-        HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["proof"] = proof }, await Etag(id));
+    private Task<(HttpResponseMessage Response, JsonNode? Body)> Tell(string id, JsonObject proof) =>
+        product.Tell(id, new JsonObject { ["proof"] = proof });
 
-    private async Task Work(string id, JsonObject work) => (await product.Send(
-        HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["work"] = work }, await Etag(id)))
-        .Response.StatusCode.ShouldBe(HttpStatusCode.OK);
+    private Task Work(string id, JsonObject work) => product.Change(id, new JsonObject { ["work"] = work });
 }

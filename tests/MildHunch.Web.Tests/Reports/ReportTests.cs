@@ -55,11 +55,18 @@ public sealed class ReportTests : IDisposable
     public async Task What_was_signed_stays_and_a_later_change_makes_a_new_revision()
     {
         var id = await Worked();
-        var (refused, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/report/sign", new JsonObject(), await Etag(id));
+        var (refused, _) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/report/sign", new JsonObject(), await product.Etag(id));
         refused.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+
+        // Nobody signs what somebody else changed after it was read.
+        var read = (await product.Get($"/api/cases/{id}/report"))["caseVersion"]!.GetValue<int>();
+        await product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["note-prove"] = "It drips." } });
+        var late = await product.Send(
+            HttpMethod.Post, $"/api/cases/{id}/report/sign", new JsonObject { ["by"] = "Ines Halvard" }, $"\"{read}\"");
+        late.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
         var first = await Sign(id);
         (first["signed"]!["revision"]!.GetValue<int>(), first["changedSince"]!.GetValue<bool>()).ShouldBe((1, false));
-        await Change(id, new JsonObject { ["facts"] = new JsonObject { ["note-prove"] = "It drips again." } });
+        await product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["note-prove"] = "It drips again." } });
         var after = await product.Get($"/api/cases/{id}/report");
         (after["signed"], after["changedSince"]!.GetValue<bool>()).ShouldBe((null, true));
         after["content"]!.ToJsonString().ShouldContain("It drips again.");
@@ -93,12 +100,13 @@ public sealed class ReportTests : IDisposable
     public async Task A_closed_case_is_opened_again_with_a_reason()
     {
         var id = await Worked();
-        await Change(id, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "discharge-valve-leak@2" } });
+        await product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "discharge-valve-leak@2" } });
         var open = new JsonObject { ["facts"] = new JsonObject { ["closed"] = "" } };
-        var (refused, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", open, await Etag(id));
+        var (refused, body) = await product.Tell(id, open);
         refused.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
         body!["errors"]!.AsObject().Single().Key.ShouldBe("facts.reopened");
-        await Change(id, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "", ["reopened"] = "Came back after two days" } });
+        open["facts"]!["reopened"] = "Came back after two days";
+        await product.Change(id, open);
         (await product.Get($"/api/cases/{id}"))["closed"].ShouldBeNull();
     }
 
@@ -107,7 +115,7 @@ public sealed class ReportTests : IDisposable
     {
         var id = await product.CaseOf("FOG-2");
         var by = new JsonObject { ["by"] = "Ines Halvard" };
-        await Change(id, Work(new JsonObject
+        await product.Change(id, Work(new JsonObject
         {
             ["plan"] = new JsonObject
             {
@@ -120,7 +128,7 @@ public sealed class ReportTests : IDisposable
             },
             ["acknowledged"] = by.DeepClone(),
         }));
-        await Change(id, Work(new JsonObject
+        await product.Change(id, Work(new JsonObject
         {
             ["steps"] = new JsonObject
             {
@@ -138,11 +146,11 @@ public sealed class ReportTests : IDisposable
                 },
             },
         }));
-        await Change(id, Proof(new JsonObject
+        await product.Change(id, Proof(new JsonObject
         {
             ["acknowledged"] = new JsonObject { ["steps"] = by.DeepClone(), ["set"] = by.DeepClone() },
         }));
-        await Change(id, Proof(new JsonObject
+        await product.Change(id, Proof(new JsonObject
         {
             ["steps"] = new JsonObject
             {
@@ -189,20 +197,12 @@ public sealed class ReportTests : IDisposable
 
     private Task<byte[]> Pdf(string id, string how) => product.Http.GetByteArrayAsync($"/api/cases/{id}/report.pdf{how}", Stop);
 
-    private async Task<string> Etag(string id) => $"\"{(await product.Get($"/api/cases/{id}"))["version"]}\"";
-
     private async Task<JsonNode> Sign(string id)
     {
         var (response, body) = await product.Send(
             HttpMethod.Post, $"/api/cases/{id}/report/sign",
-            new JsonObject { ["by"] = "Ines Halvard", ["witness"] = "Tobi Marr", ["gauge"] = "G-3, 2026-02" }, await Etag(id));
+            new JsonObject { ["by"] = "Ines Halvard", ["witness"] = "Tobi Marr", ["gauge"] = "G-3, 2026-02" }, await product.Etag(id));
         response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
         return body!;
-    }
-
-    private async Task Change(string id, JsonObject change)
-    {
-        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(id));
-        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
     }
 }

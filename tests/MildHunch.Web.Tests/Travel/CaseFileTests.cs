@@ -117,7 +117,7 @@ public sealed class CaseFileTests : IDisposable
     {
         var id = await here.CaseOf("FOG-2");
         var (first, second) = (await here.Photograph(1), await here.Photograph(2));
-        await Change(id, new JsonObject
+        await here.Change(id, new JsonObject
         {
             ["work"] = new JsonObject
             {
@@ -138,8 +138,8 @@ public sealed class CaseFileTests : IDisposable
             },
         });
         await Note(here, id, "σ of the gauge ≤ 1 bar → noted");
-        (await here.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await Etag(here, id))).Response.EnsureSuccessStatusCode();
-        await Change(id, new JsonObject
+        (await here.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await here.Etag(id))).Response.EnsureSuccessStatusCode();
+        await here.Change(id, new JsonObject
         {
             ["proof"] = new JsonObject { ["acknowledged"] = new JsonObject { ["stand"] = new JsonObject { ["by"] = "Pell Okoro" } } },
         });
@@ -219,18 +219,6 @@ public sealed class CaseFileTests : IDisposable
 
     private static string Text(JsonNode? node) => node!.GetValue<string>();
 
-    private static async Task<string> Etag(Product product, string id) => $"\"{(await product.Get($"/api/cases/{id}"))["version"]}\"";
-
-    private async Task Change(string id, JsonObject change)
-    {
-        var (response, body) = await here.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(here, id));
-        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
-    }
-
-    private static async Task Note(Product product, string id, string text)
-    {
-        var change = new JsonObject { ["facts"] = new JsonObject { ["note-ask"] = text } };
-        var (response, body) = await product.Send(HttpMethod.Post, $"/api/cases/{id}/changes", change, await Etag(product, id));
-        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
-    }
+    private static Task Note(Product product, string id, string text) =>
+        product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["note-ask"] = text } });
 }

@@ -1,22 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import TickBox from '@/shared/ui/TickBox.vue';
 import GoButton from './GoButton.vue';
-import WhoField from './WhoField.vue';
+import HazardTicks from './HazardTicks.vue';
 import type { Plan, Work } from './cards';
 
 /** What can hurt, read one by one and answered for by name; anew each time the pump goes from running to open. */
-const props = defineProps<{ plan: Plan; work: Work }>();
+defineProps<{ plan: Plan; work: Work }>();
 const emit = defineEmits<{ acknowledge: [hazards: string[]]; next: [] }>();
-
-const read = ref<string[]>([]);
-const tried = ref(false);
-const left = computed(() => props.plan.hazards.filter((h) => !read.value.includes(h.id)).length);
-
-function go() {
-  tried.value = true;
-  if (left.value === 0) emit('acknowledge', read.value);
-}
 </script>
 
 <template>
@@ -33,23 +22,11 @@ function go() {
       <GoButton label="Go on" @go="emit('next')" />
     </template>
     <template v-else>
-      <ul class="ticks">
-        <li v-for="h in plan.hazards" :key="h.id">
-          <TickBox v-model="read" :value="h.id" :label="h.text" />
-        </li>
-      </ul>
-      <p class="quiet">The maker’s manual, the site’s permit rules and local codes come before this page.</p>
-      <WhoField always />
-      <p v-if="tried && left" class="problem" role="alert">{{ left }} not ticked yet.</p>
-      <GoButton label="I have read these and answer for them" @go="go" />
+      <HazardTicks v-slot="{ label, go }" :hazards="plan.hazards" @acknowledge="emit('acknowledge', $event)">
+        <GoButton :label="label" @go="go" />
+      </HazardTicks>
     </template>
   </section>
 </template>
 
 <style scoped src="./card.css"></style>
-<style scoped>
-.ticks {
-  padding: 0;
-  list-style: none;
-}
-</style>

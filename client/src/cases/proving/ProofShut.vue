@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import SelectButton from 'primevue/selectbutton';
 import { computed, ref } from 'vue';
@@ -23,16 +24,17 @@ const typed = useQuantities(
   () => `${props.caseId}.shut`,
   () => asked.value,
 );
-const restart = ref<'easy' | 'hard' | null>(null);
+const restart = useLocalStorage<'easy' | 'hard' | ''>(`mild-hunch.proof.${props.caseId}.restart`, '');
 const tried = ref(false);
 
 async function note() {
   tried.value = true;
   if (!typed.ready.value) return;
   const { running, spike, from, to, seconds } = typed.values.value;
-  const told = { running, spike, from, to, seconds: seconds?.value, restart: restart.value ?? undefined };
+  const told = { running, spike, from, to, seconds: seconds?.value, restart: restart.value || undefined };
   if (await props.access.shut(told)) {
     typed.clear();
+    restart.value = '';
     tried.value = false;
   }
 }

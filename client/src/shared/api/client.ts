@@ -71,6 +71,13 @@ export function taken<T>(result: { data?: T; error?: unknown; response: Response
   );
 }
 
+/** Sends a file and returns what the server says of it. A big one over a thin line may take longer than an answer does. */
+export async function upload<T>(path: string, body: Blob | FormData, type?: string): Promise<T> {
+  const response = await fetch(path, { method: 'POST', headers: type ? { 'Content-Type': type } : {}, body });
+  const said: unknown = await response.json().catch(() => undefined);
+  return taken<T>({ data: said as T, error: said, response });
+}
+
 /** What is wrong, by the field it stands at. */
 export const problemsIn = (error: unknown): Record<string, string> =>
   error instanceof Refusal ? Object.fromEntries(Object.entries(error.fields).map(([k, v]) => [k, v.join(' ')])) : {};

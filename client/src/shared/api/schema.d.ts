@@ -3519,6 +3519,11 @@ export interface components {
             revisions: components["schemas"]["SignedReportDto"][];
             /** @description true where the case went on since it was signed */
             changedSince: boolean;
+            /**
+             * Format: int32
+             * @description of the case as it stands: what signing it answers for
+             */
+            caseVersion: number;
         };
         /** @description A section: sentences, then a table, then drawings and photographs; what is empty is left out. */
         ReportSectionDto: {
@@ -3921,7 +3926,6 @@ export interface components {
             nozzleFlow: null | components["schemas"]["QuantityDto"];
             bypassFlow: null | components["schemas"]["QuantityDto"];
             swing: null | components["schemas"]["QuantityDto"];
-            note: null | string;
         };
         /** @description What was read while a pressure was held. */
         StepReadDto: {
@@ -3930,7 +3934,6 @@ export interface components {
             nozzleFlow?: null | components["schemas"]["QuantityDto"];
             bypassFlow?: null | components["schemas"]["QuantityDto"];
             swing?: null | components["schemas"]["QuantityDto"];
-            note?: null | string;
         };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {

@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import Button from 'primevue/button';
 import { ref } from 'vue';
-import { inWords, Refusal } from '@/shared/api/client';
+import { inWords, Refusal, upload, type Schemas } from '@/shared/api/client';
+import FilePick from './FilePick.vue';
 
 /** Photographs from the camera or from a file; each is kept as soon as it is taken. */
 const props = defineProps<{ photos: readonly string[] }>();
 const emit = defineEmits<{ change: [photos: string[]] }>();
 
 const most = 20;
-const file = ref<HTMLInputElement>();
 const busy = ref(false);
 const trouble = ref('');
 
-async function add(event: Event) {
-  const input = event.target as HTMLInputElement;
-  const chosen = input.files?.[0];
-  if (!chosen) return;
+async function add(chosen: File) {
   trouble.value = '';
   busy.value = true;
   try {
@@ -24,15 +20,12 @@ async function add(event: Event) {
         413,
         `This file has ${Math.round(chosen.size / 1024 / 1024)} MB; at most ${most} MB are taken in.`,
       );
-    const response = await fetch('/api/photos', {
-      method: 'POST',
-      headers: { 'Content-Type': chosen.type || 'application/octet-stream' },
-      body: chosen,
-    });
-    const body = (await response.json()) as { hash?: string; detail?: string };
-    if (!response.ok || !body.hash) throw new Refusal(response.status, body.detail ?? 'It was not taken in.');
-    if (!props.photos.includes(body.hash)) emit('change', [...props.photos, body.hash]);
-    input.value = '';
+    const { hash } = await upload<Schemas['PhotoResource']>(
+      '/api/photos',
+      chosen,
+      chosen.type || 'application/octet-stream',
+    );
+    if (!props.photos.includes(hash)) emit('change', [...props.photos, hash]);
   } catch (error) {
     trouble.value = `${inWords(error)} The photograph is still on this device.`;
   } finally {
@@ -46,21 +39,12 @@ async function add(event: Event) {
     <a v-for="p in photos" :key="p" :href="`/api/photos/${p}`" target="_blank" rel="noopener">
       <img :src="`/api/photos/${p}`" alt="Photograph of the part" loading="lazy" />
     </a>
-    <Button
-      severity="secondary"
-      variant="outlined"
+    <FilePick
       :label="busy ? 'Keeping it …' : 'Photograph'"
-      :disabled="busy"
-      @click="file?.click()"
-    />
-    <input
-      ref="file"
-      class="sr-only"
-      type="file"
+      name="Photograph from camera or file"
       accept="image/*"
-      aria-label="Photograph from camera or file"
-      tabindex="-1"
-      @change="add"
+      :disabled="busy"
+      @pick="add"
     />
     <p v-if="trouble" class="problem" role="alert">{{ trouble }}</p>
   </div>

@@ -145,8 +145,10 @@ public sealed class SettingAssistant
         var rounded = Math.Sign(turns) * Math.Max(LeastTurn, Math.Round(Math.Abs(turns), 2));
         var then = fit.Running(last.Turns + rounded);
         var spread = 2 * Math.Sqrt((then.Sigma * then.Sigma) + (fit.SigmaPa * fit.SigmaPa));
-        return new SettingAdvice(
-            act, rounded, new PressureBand(then.Mean, Math.Max(0, then.Mean - spread), then.Mean + spread), why)
+
+        // Turned far out, the line runs below nothing; a gauge does not.
+        var band = new PressureBand(Math.Max(0, then.Mean), Math.Max(0, then.Mean - spread), Math.Max(0, then.Mean + spread));
+        return new SettingAdvice(act, rounded, band, why)
         {
             Curve = Curve(),
             Nearest = asked.Lowest,

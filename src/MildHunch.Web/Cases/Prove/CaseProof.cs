@@ -17,9 +17,10 @@ namespace MildHunch.Web.Cases.Prove;
 public sealed class CaseProof(ProofStages stages, CaseWork work)
 {
     private const int MostLetters = 1000;
-    private const int LongestName = 60;
+    private const int LongestHeight = 60;
+    private const string After = "after";
 
-    /// <summary>Readings at this step, and at the end of setting, count as evidence after the mend.</summary>
+    // Readings at this step, and at the end of setting, are evidence after the mend.
     private const double Whole = 1;
 
     /// <summary>Stages of the pump of a case.</summary>
@@ -28,36 +29,41 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
     /// <summary>Refuses what cannot be, naming the field; nothing is stored.</summary>
     public void Check(CaseEntity entity, ProofChangeDto proof)
     {
+        if (proof == new ProofChangeDto())
+            throw Mapping.Missing("proof", "at least one thing that was read, ticked or noted");
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
         var known = stages.For(pump, setup);
-        var before = proof.Anew == true ? null : entity.Proof();
-        bool Read(ProofStage stage) =>
-            proof.Acknowledged?.ContainsKey(stage.Id) == true || before?.Acknowledged.ContainsKey(stage.Id) == true;
-
-        foreach (var (id, read) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
+        var read = (proof.Acknowledged?.Keys ?? []).Concat(proof.Anew == true ? [] : entity.Proof().Acknowledged.Keys).ToHashSet();
+        var may = new StageGate(setup, read, new Lazy<IReadOnlyList<string>>(() => FacingsMissing(entity)));
+        foreach (var (id, signed) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
         {
             Stage(known, id, $"proof.acknowledged.{id}");
-            Name(read?.By, $"proof.acknowledged.{id}.by");
+            NamedFacts.Signed(signed?.By, $"proof.acknowledged.{id}.by");
         }
 
         foreach (var (key, done) in proof.Acts ?? new Dictionary<string, SignedDto>())
         {
-            var field = $"proof.acts.{key}";
-            var stage = known.FirstOrDefault(s => s.Acts.Any(a => $"{s.Id}.{a.Id}" == key))
-                ?? throw new ImpossibleInputException("proof.acts", $"“{key}”", "what is done at a stage of this pump");
-            Name(done?.By, $"{field}.by");
-            MayBeDone(entity, stage, setup, Read(stage), field);
+            NamedFacts.Signed(done?.By, $"proof.acts.{key}.by");
+            may.Pass(StageOfAct(known, key, "proof.acts"), $"proof.acts.{key}");
         }
 
-        foreach (var key in (proof.Started ?? []).Concat(proof.Steps?.Keys ?? []))
-            MayBeDone(entity, StageOfStep(known, key), setup, Read(StageOfStep(known, key)), $"proof.steps.{key}");
-        foreach (var (key, read) in proof.Steps ?? new Dictionary<string, StepReadDto>())
-            CheckStep(pump, setup, read, $"proof.steps.{key}");
+        foreach (var key in proof.ActsBack ?? [])
+            StageOfAct(known, key, "proof.actsBack");
+        foreach (var key in proof.StepsBack ?? [])
+            StageOfStep(known, key, "proof.stepsBack");
+        foreach (var key in proof.Started ?? [])
+            may.Pass(StageOfStep(known, key, "proof.started"), "proof.started");
+        foreach (var (key, step) in proof.Steps ?? new Dictionary<string, StepReadDto>())
+        {
+            may.Pass(StageOfStep(known, key, "proof.steps"), $"proof.steps.{key}");
+            CheckStep(pump, setup, step, $"proof.steps.{key}");
+        }
+
         if (proof.Shut is { } shut)
-            CheckShut(entity, known, setup, shut, Read);
+            CheckShut(known, setup, shut, may);
         if (proof.Screw is { } screw)
-            CheckScrew(entity, known, stored, screw, Read);
+            CheckScrew(known, stored, screw, may);
         if (proof.Verdict is { } verdict)
             CheckVerdict(verdict);
     }
@@ -68,19 +74,41 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
         var stored = entity.KnownPump().ToResource();
         var setup = stored.Setup.ToCore();
         var known = stages.For(stored.Pump.ToCore(), setup);
+        bool Works(string step) => HasStep(known, step) is { } stage
+            && (stage.Kind == StageKind.Set || (stage.Flow && stage.StepId(Whole) == step));
+
+        // Where a reading is taken back, what was read before it at working pressure speaks again.
+        var left = proof.Anew == true || proof.StepsBack?.Any(Works) != true ? null : entity.Proof().Steps
+            .Where(s => Works(s.Key) && !proof.StepsBack.Contains(s.Key)).Select(s => s.Value).MaxBy(s => s.At);
         ReadingDto[] readings =
         [
-            .. (proof.Steps ?? new Dictionary<string, StepReadDto>())
-                .Where(s => StageOfStep(known, s.Key) is { } stage && AtWork(stage, s.Key)).SelectMany(s => Readings(s.Value)),
+            .. left is null ? [] : Readings(left.Pressure, left.NozzleFlow, left.BypassFlow, left.Swing),
+            .. (proof.Steps ?? new Dictionary<string, StepReadDto>()).Where(s => Works(s.Key))
+                .SelectMany(s => Readings(s.Value.Pressure, s.Value.NozzleFlow, s.Value.BypassFlow, s.Value.Swing)),
         ];
-        if (proof.Shut is not { } shut)
-            return new ProofEvidence(readings, []);
         List<CueDto> cues = [];
-        if (Shut(shut).Answer(setup) is { } answer)
-            cues.Add(new CueDto("closed-outlet", answer, At: "after"));
-        if (shut.Restart is { } restart)
-            cues.Add(new CueDto("restart", restart, At: "after"));
-        return new ProofEvidence(readings, cues);
+        if (proof.Shut is { } shut)
+        {
+            if (Shut(shut).Answer(setup) is { } answer)
+                cues.Add(new CueDto("closed-outlet", answer, At: After));
+            if (shut.Restart is { } restart)
+                cues.Add(new CueDto("restart", restart, At: After));
+        }
+
+        return new ProofEvidence(readings, cues, [.. TakenBack(entity, proof, Works)]);
+    }
+
+    // Proved anew, nothing that was read or seen after the last mend speaks any more; with a step, what it brought goes.
+    private static IEnumerable<EntryEntity> TakenBack(CaseEntity entity, ProofChangeDto proof, Func<string, bool> works)
+    {
+        var (readings, cues) = (
+            entity.InForce(entity.Readings).Where(r => r.ReadAt == After), entity.InForce(entity.Cues).Where(c => c.SeenAt == After));
+        if (proof.Anew == true)
+            return [.. readings, .. cues];
+        var steps = entity.Proof().Steps;
+        var gone = (proof.StepsBack ?? []).Where(s => works(s) && steps.ContainsKey(s)).Select(s => steps[s])
+            .SelectMany(s => Readings(s.Pressure, s.NozzleFlow, s.BypassFlow, s.Swing)).Select(r => r.Quantity).ToHashSet();
+        return readings.Where(r => gone.Contains(r.Quantity));
     }
 
     /// <summary>Parts that were touched and whose facing nobody ticked.</summary>
@@ -106,31 +134,17 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
         shut.From.Maybe<GaugePressure>("proof.shut.from"), shut.To.Maybe<GaugePressure>("proof.shut.to"),
         shut.Seconds is { } seconds ? new Duration(seconds) : null, shut.Restart is null ? null : shut.Restart == "hard");
 
-    private void MayBeDone(CaseEntity entity, ProofStage stage, Setup setup, bool read, string field)
+    private static void CheckStep(ReciprocatingPump pump, Setup setup, StepReadDto? read, string field)
     {
-        if (ProofStages.Forbidden(stage, setup) is { } why)
-            throw new RefusalException(StatusCodes.Status409Conflict, "Not on this pump", field, why);
-        if (!read)
-            throw new RefusalException(
-                StatusCodes.Status409Conflict, "Hazards first", field, "Read the hazards of this stage and put your name to them.");
-        if (FacingsMissing(entity) is { Count: > 0 } missing)
-            throw new RefusalException(
-                StatusCodes.Status409Conflict, "Not closed yet", field,
-                $"Nothing is proved before it is ticked which way every part looks: {string.Join(", ", missing.Take(4))}"
-                    + $"{(missing.Count > 4 ? " …" : "")}.");
-    }
-
-    private static void CheckStep(ReciprocatingPump pump, Setup setup, StepReadDto read, string field)
-    {
-        Name(read.By, $"{field}.by");
+        if (read is null)
+            throw Mapping.Missing(field, "the pressure that was read, and by whom");
+        NamedFacts.Signed(read.By, $"{field}.by");
         var pressure = read.Pressure.Need<GaugePressure>($"{field}.pressure");
         Mapping.Under(field, () => StageExpectation.At(pump, setup, pressure));
         Flow(read.NozzleFlow, $"{field}.nozzleFlow");
         Flow(read.BypassFlow, $"{field}.bypassFlow");
         if (read.Swing.Maybe<GaugePressure>($"{field}.swing") is { Si: < 0 } swing)
             throw new ImpossibleInputException($"{field}.swing", swing.Format(Units.Bar), "0 or more");
-        if (read.Note?.Length > MostLetters)
-            throw new ImpossibleInputException($"{field}.note", $"{read.Note.Length} characters", $"at most {MostLetters} characters");
     }
 
     private static void Flow(QuantityDto? flow, string field)
@@ -139,11 +153,11 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             throw new ImpossibleInputException(field, negative.Format(Units.Preferred(QuantityKind.VolumeFlow)), "0 or more");
     }
 
-    private void CheckShut(CaseEntity entity, IReadOnlyList<ProofStage> known, Setup setup, ShutReadDto shut, Func<ProofStage, bool> read)
+    private static void CheckShut(IReadOnlyList<ProofStage> known, Setup setup, ShutReadDto shut, StageGate may)
     {
         var stage = OfKind(known, StageKind.Shut, "proof.shut", "the outlet shut only where a control or a stop switch lets it");
-        Name(shut.By, "proof.shut.by");
-        MayBeDone(entity, stage, setup, read(stage), "proof.shut");
+        NamedFacts.Signed(shut.By, "proof.shut.by");
+        may.Pass(stage, "proof.shut");
         if (shut.Restart is not (null or "easy" or "hard"))
             throw new ImpossibleInputException("proof.shut.restart", $"“{shut.Restart}”", "easy or hard");
         if (shut.From is null != shut.To is null || shut.From is null != shut.Seconds is null)
@@ -159,18 +173,17 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
                 "proof.shut.spike", spike.Format(Units.Bar), $"a peak no lower than half of what it held, {set.Format(Units.Bar)}");
     }
 
-    private void CheckScrew(
-        CaseEntity entity, IReadOnlyList<ProofStage> known, PumpResource pump, ScrewDto screw, Func<ProofStage, bool> read)
+    private static void CheckScrew(IReadOnlyList<ProofStage> known, PumpResource pump, ScrewDto screw, StageGate may)
     {
         var stage = OfKind(known, StageKind.Set, "proof.screw", "a screw only on an unloader or a regulator");
-        if (screw.Height?.Length > LongestName)
+        if (screw.Height?.Length > LongestHeight)
             throw new ImpossibleInputException(
-                "proof.screw.height", $"{screw.Height.Length} characters", $"at most {LongestName} characters");
+                "proof.screw.height", $"{screw.Height.Length} characters", $"at most {LongestHeight} characters");
         if (screw.Moves is not { Count: > 0 } && screw.Target is null)
             return;
         if (screw.Moves is { Count: > 0 })
-            MayBeDone(entity, stage, pump.Setup.ToCore(), read(stage), "proof.screw.moves");
-        Mapping.Under("proof.screw", () => ControlSetting.Answer(Question(pump, screw)));
+            may.Pass(stage, "proof.screw.moves");
+        Mapping.Under("proof.screw", () => ControlSetting.Solve(Question(pump, screw)));
     }
 
     /// <summary>What the setting of the control asks.</summary>
@@ -179,7 +192,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
 
     private static void CheckVerdict(ProofSignedDto verdict)
     {
-        Name(verdict.By, "proof.verdict.by");
+        NamedFacts.Signed(verdict.By, "proof.verdict.by");
         if (verdict.Outcome is null)
             throw Mapping.Missing("proof.verdict.outcome", string.Join(", ", Enum.GetValues<ProofOutcome>().Select(o => o.Named())));
         var outcome = Mapping.Choice(verdict.Outcome, "proof.verdict.outcome", ProofOutcome.Pass);
@@ -190,39 +203,29 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             throw Mapping.Missing("proof.verdict.remark", "what is to be kept in view");
     }
 
-    /// <summary>True for readings at working pressure with water flowing.</summary>
-    internal static bool AtWork(ProofStage stage, string step) =>
-        stage.Kind == StageKind.Set || (stage.Flow && stage.StepId(Whole) == step);
-
-    private static IEnumerable<ReadingDto> Readings(StepReadDto read)
-    {
-        yield return new ReadingDto("discharge-pressure", read.Pressure, At: "after");
-        if (read.NozzleFlow is { } nozzle)
-            yield return new ReadingDto("nozzle-flow", nozzle, At: "after");
-        if (read.BypassFlow is { } bypass)
-            yield return new ReadingDto("bypass-flow", bypass, At: "after");
-        if (read.Swing is { } swing)
-            yield return new ReadingDto("swing", swing, At: "after");
-    }
+    private static IEnumerable<ReadingDto> Readings(QuantityDto? pressure, QuantityDto? nozzle, QuantityDto? bypass, QuantityDto? swing) =>
+        new[] { ("discharge-pressure", pressure), ("nozzle-flow", nozzle), ("bypass-flow", bypass), ("swing", swing) }
+            .Where(r => r.Item2 is not null).Select(r => new ReadingDto(r.Item1, r.Item2, At: After));
 
     private static ProofStage Stage(IReadOnlyList<ProofStage> known, string id, string field) =>
         known.FirstOrDefault(s => s.Id == id)
         ?? throw new ImpossibleInputException(field, $"“{id}”", string.Join(", ", known.Select(s => s.Id)));
 
-    private static ProofStage StageOfStep(IReadOnlyList<ProofStage> known, string step) =>
-        known.FirstOrDefault(s => s.Shares.Any(share => s.StepId(share) == step) || (s.Kind == StageKind.Set && s.StepId(Whole) == step))
-        ?? throw new ImpossibleInputException(
-            "proof.steps", $"“{step}”", string.Join(", ", known.SelectMany(s => s.Shares.Select(s.StepId))));
+    private static ProofStage StageOfAct(IReadOnlyList<ProofStage> known, string act, string field) =>
+        known.FirstOrDefault(s => s.Acts.Any(a => $"{s.Id}.{a.Id}" == act))
+        ?? throw new ImpossibleInputException(field, $"“{act}”", "what is done at a stage of this pump");
+
+    private static ProofStage StageOfStep(IReadOnlyList<ProofStage> known, string step, string field) => HasStep(known, step)
+        ?? throw new ImpossibleInputException(field, $"“{step}”", string.Join(", ", known.SelectMany(s => s.Shares.Select(s.StepId))));
+
+    // None where the set-up changed since the step was read.
+    private static ProofStage? HasStep(IReadOnlyList<ProofStage> known, string step) =>
+        known.FirstOrDefault(s => s.Shares.Any(share => s.StepId(share) == step) || (s.Kind == StageKind.Set && s.StepId(Whole) == step));
 
     private static ProofStage OfKind(IReadOnlyList<ProofStage> known, StageKind kind, string field, string accepted) =>
         known.FirstOrDefault(s => s.Kind == kind) ?? throw new ImpossibleInputException(field, "this pump", accepted);
-
-    private static void Name(string? by, string field)
-    {
-        if (string.IsNullOrWhiteSpace(by) || by.Length > LongestName)
-            throw new ImpossibleInputException(field, string.IsNullOrWhiteSpace(by) ? "nothing" : $"{by.Length} characters", "your name");
-    }
 }
 
-/// <summary>What a change of the proof says of the pump.</summary>
-internal sealed record ProofEvidence(IReadOnlyList<ReadingDto> Readings, IReadOnlyList<CueDto> Cues);
+/// <summary>What a change of the proof says of the pump, and what stood that no longer speaks.</summary>
+internal sealed record ProofEvidence(
+    IReadOnlyList<ReadingDto> Readings, IReadOnlyList<CueDto> Cues, IReadOnlyList<EntryEntity> TakenBack);

@@ -12,7 +12,7 @@ public sealed record SignedDto(string? By = null);
 /// <summary>What was read while a pressure was held.</summary>
 public sealed record StepReadDto(
     string? By = null, QuantityDto? Pressure = null, QuantityDto? NozzleFlow = null, QuantityDto? BypassFlow = null,
-    QuantityDto? Swing = null, string? Note = null);
+    QuantityDto? Swing = null);
 
 /// <summary>What was read with the outlet shut.</summary>
 public sealed record ShutReadDto(
@@ -43,7 +43,7 @@ public sealed record ProofChangeDto(
 public sealed record SignedAtDto(string By, DateTime At);
 
 public sealed record StepReadAtDto(
-    string By, DateTime At, QuantityDto Pressure, QuantityDto? NozzleFlow, QuantityDto? BypassFlow, QuantityDto? Swing, string? Note);
+    string By, DateTime At, QuantityDto Pressure, QuantityDto? NozzleFlow, QuantityDto? BypassFlow, QuantityDto? Swing);
 
 public sealed record ShutReadAtDto(
     string By, DateTime At, QuantityDto? Running, QuantityDto? Spike, QuantityDto? From, QuantityDto? To, double? Seconds, string? Restart);

@@ -18,10 +18,10 @@ internal static class ProofFacts
     /// <summary>The proof as it stands.</summary>
     public static ProofDto Proof(this CaseEntity entity)
     {
-        var facts = entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal)));
+        var facts = new NamedFacts(entity, Prefix);
         return new ProofDto(
-            All<SignedAtDto>(facts, Hazards), All<SignedAtDto>(facts, Act), All<DateTime>(facts, Timer), All<StepReadAtDto>(facts, Step),
-            Kept<ShutReadAtDto>(facts, Shut), Kept<ScrewDto>(facts, Screw), Kept<ProofSignedAtDto>(facts, Verdict));
+            facts.All<SignedAtDto>(Hazards), facts.All<SignedAtDto>(Act), facts.All<DateTime>(Timer), facts.All<StepReadAtDto>(Step),
+            facts.One<ShutReadAtDto>(Shut), facts.One<ScrewDto>(Screw), facts.One<ProofSignedAtDto>(Verdict));
     }
 
     /// <summary>Lays a change, already checked, on the case.</summary>
@@ -38,7 +38,7 @@ internal static class ProofFacts
             entity.Tell(change, Timer + step, Stored.Write(change.At));
         foreach (var (step, read) in proof.Steps ?? new Dictionary<string, StepReadDto>())
             entity.Tell(change, Step + step, Stored.Write(new StepReadAtDto(
-                read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing, read.Note?.Trim())));
+                read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing)));
         foreach (var back in (proof.ActsBack ?? []).Select(a => Act + a).Concat((proof.StepsBack ?? []).Select(s => Step + s)))
             entity.Tell(change, back, "");
         if (proof.Shut is { } shut)
@@ -52,11 +52,4 @@ internal static class ProofFacts
     }
 
     private static string Signed(SignedDto signed, ChangeEntity change) => Stored.Write(new SignedAtDto(signed.By!.Trim(), change.At));
-
-    private static T? Kept<T>(IEnumerable<FactEntity> facts, string name)
-        where T : class => facts.LastOrDefault(f => f.Name == name) is { } fact ? Stored.Read<T>(fact.Value) : null;
-
-    private static Dictionary<string, T> All<T>(IEnumerable<FactEntity> facts, string prefix) =>
-        facts.Where(f => f.Name.StartsWith(prefix, StringComparison.Ordinal)).GroupBy(f => f.Name[prefix.Length..])
-            .ToDictionary(g => g.Key, g => Stored.Read<T>(g.Last().Value)!);
 }

@@ -33,13 +33,13 @@ public sealed class ProofView(CaseProof proof, Catalogue catalogue)
         ProofStageDto[] shown = [.. proof.StagesOf(pump, setup).Select(s => Stage(s, pump, setup, working, told, remarks))];
         ProofRemark[] shut = told.Shut is { } read ? [.. CaseProof.Shut(Unsigned(read)).Remarks(setup)] : [];
         remarks.AddRange(shut);
-        remarks.AddRange(Leaks(entity));
+        remarks.AddRange(Leaks(entity, shown.Any(s => s.RunIn is not null)));
         var verdict = ProofVerdict.Of(
             remarks, [.. shown.Where(s => s is { Forbidden: null, State: not "done" }).Select(s => s.Name.ToLowerInvariant())]);
-        var setting = told.Screw?.Target is null ? null : ControlSetting.Answer(CaseProof.Question(stored, told.Screw));
+        var setting = told.Screw is { Target: not null } screw ? ControlSetting.Solve(CaseProof.Question(stored, screw)) : null;
         return new ProofViewResponse(
-            now, shown, proof.FacingsMissing(entity), [.. shut.Select(r => r.Text)], setting,
-            told.Screw?.Target is null ? null : ControlSetting.Drawing(CaseProof.Question(stored, told.Screw)).ToDto(),
+            now, shown, proof.FacingsMissing(entity), [.. shut.Select(r => r.Text)], setting?.ToDto(),
+            setting is null ? null : SettingDrawing.Of(setting.Asked, setting.Advice).ToDto(),
             verdict.Outcome.Named(), verdict.Reasons, Changed(entity));
     }
 
@@ -107,11 +107,15 @@ public sealed class ProofView(CaseProof proof, Catalogue catalogue)
 
     private static string Text(StageFigure figure, double si) => new Amount(figure.What.Kind, si).Text();
 
-    private IEnumerable<ProofRemark> Leaks(CaseEntity entity) => entity.InForce(entity.Cues)
+    // A packing that beds in may drip at its weep; anything else that drips is told, and what runs is not mended.
+    private IEnumerable<ProofRemark> Leaks(CaseEntity entity, bool beddingIn) => entity.InForce(entity.Cues)
         .Where(c => c.SeenAt == "after" && c.Cue == "leak-at" && catalogue.Knows(c)
             && catalogue.Cue(c.Cue)!.Answer(c.Answer) is { Healthy: false })
         .Select(c => new ProofRemark(
-            c.Stream || c.DropsPerMinute is > RunInDrops ? Standing.Off : Standing.Doubtful, $"{Sentences.Say(catalogue, c.ToFact())}."));
+            c.Stream || c.DropsPerMinute > RunInDrops ? Standing.Off
+                : beddingIn && c is { Answer: "weep", DropsPerMinute: not null } ? Standing.AsExpected
+                : Standing.Doubtful,
+            $"{Sentences.Say(catalogue, c.ToFact())}."));
 
     // More than a packing may let out while it beds in (common practice, no source).
     private const double RunInDrops = 20;

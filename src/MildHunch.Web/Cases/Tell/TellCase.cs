@@ -28,13 +28,19 @@ public sealed class TellCase(
     {
         ChangeRules.Check(request, catalogue);
         request = Current(request);
-        if (request.Proof is { } proved)
-            request = Proved(entity, request, proved);
+        var proved = request.Proof is null ? null : Proved(entity, request.Proof);
+        if (proved is not null)
+            request = request with
+            {
+                Readings = [.. request.Readings ?? [], .. proved.Readings],
+                Cues = [.. request.Cues ?? [], .. proved.Cues],
+            };
         var evidence = Checked(entity, request);
         var change = entity.Begin(
             request.Says?.Trim() is { Length: > 0 } says ? says : ChangeWords.Of(request, evidence, catalogue), store.Now());
         foreach (var id in request.Remove ?? [])
             (entity.AllInForce().FirstOrDefault(e => e.Id == id) ?? throw RefusalException.NotFound("entry", id)).RemovedBy = change.Number;
+        CaseEntries.TakeBack(proved?.TakenBack ?? [], change);
         foreach (var reading in request.Readings ?? [])
             Read(entity, change, reading, request.Again == true);
         foreach (var cue in request.Cues ?? [])
@@ -48,15 +54,10 @@ public sealed class TellCase(
     }
 
     // What the proof shows at working pressure, or with the outlet shut, is evidence after the mend.
-    private ChangeRequest Proved(CaseEntity entity, ChangeRequest request, ProofChangeDto told)
+    private ProofEvidence Proved(CaseEntity entity, ProofChangeDto told)
     {
         proof.Check(entity, told);
-        var shown = proof.EvidenceOf(entity, told);
-        return request with
-        {
-            Readings = [.. request.Readings ?? [], .. shown.Readings],
-            Cues = [.. request.Cues ?? [], .. shown.Cues],
-        };
+        return proof.EvidenceOf(entity, told);
     }
 
     private CaseEvidence Checked(CaseEntity entity, ChangeRequest request)

@@ -27,7 +27,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         var now = entity.Work();
         var plan = Plan(entity, work.Plan ?? now.Plan);
         if (work.Acknowledged is { } read)
-            Name(read.By, "work.acknowledged.by");
+            NamedFacts.Signed(read.By, "work.acknowledged.by");
         foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
             CheckTick(plan, work, now, key, tick);
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
@@ -52,7 +52,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         if (step is null)
             throw new ImpossibleInputException(
                 "work.steps", $"“{key}”", plan is null ? "steps once something is planned" : "a step of the plan at one of its places");
-        Name(tick.By, $"{field}.by");
+        NamedFacts.Signed(tick.By, $"{field}.by");
         if (tick.Wrench?.Length > LongestName)
             throw new ImpossibleInputException($"{field}.wrench", $"{tick.Wrench.Length} characters", $"at most {LongestName}");
         if (tick.Taps is < 0)
@@ -72,7 +72,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         if (found.State is null)
             throw Mapping.Missing($"{field}.state", string.Join(", ", Enum.GetValues<FoundState>().Select(s => s.Named())));
         var state = Mapping.Choice(found.State, $"{field}.state", FoundState.Fine);
-        Name(found.By, $"{field}.by");
+        NamedFacts.Signed(found.By, $"{field}.by");
         if (found.Finding is { } id && !findings.At(at.Part.Kind).Any(f => f.Id == id && f.State == state))
             throw new ImpossibleInputException(
                 $"{field}.finding", $"“{id}”", $"what is {state.Named()} at this part: {Names(at.Part.Kind, state)}");
@@ -93,10 +93,4 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         findings.At(kind).Where(f => f.State == state).Select(f => f.Id).ToArray() is { Length: > 0 } ids
             ? string.Join(", ", ids)
             : "none by name; leave it out and write a note";
-
-    private static void Name(string? by, string field)
-    {
-        if (string.IsNullOrWhiteSpace(by) || by.Length > LongestName)
-            throw new ImpossibleInputException(field, string.IsNullOrWhiteSpace(by) ? "nothing" : $"{by.Length} characters", "your name");
-    }
 }

@@ -15,10 +15,10 @@ internal static class WorkFacts
     /// <summary>The work as it stands.</summary>
     public static WorkDto Work(this CaseEntity entity)
     {
-        var facts = entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal)));
+        var facts = new NamedFacts(entity, Prefix);
         return new WorkDto(
-            Kept<WorkPlanDto>(facts, Plan), Kept<AcknowledgedAtDto>(facts, Hazards), All<TickedDto>(facts, Step),
-            All<FoundPartAtDto>(facts, Found));
+            facts.One<WorkPlanDto>(Plan), facts.One<AcknowledgedAtDto>(Hazards), facts.All<TickedDto>(Step),
+            facts.All<FoundPartAtDto>(Found));
     }
 
     /// <summary>Lays a change, already checked, on the case.</summary>
@@ -53,11 +53,4 @@ internal static class WorkFacts
     private static FoundPartAtDto Noted(FoundPartDto found, DateTime at) => new(
         found.State!, found.Finding, found.By!.Trim(), at, found.Note?.Trim(), found.SuctionSeconds, found.Moves, found.Measures,
         found.Photos ?? [], []);
-
-    private static T? Kept<T>(IEnumerable<FactEntity> facts, string name)
-        where T : class => facts.LastOrDefault(f => f.Name == name) is { } fact ? Stored.Read<T>(fact.Value) : null;
-
-    private static Dictionary<string, T> All<T>(IEnumerable<FactEntity> facts, string prefix) =>
-        facts.Where(f => f.Name.StartsWith(prefix, StringComparison.Ordinal)).GroupBy(f => f.Name[prefix.Length..])
-            .ToDictionary(g => g.Key, g => Stored.Read<T>(g.Last().Value));
 }

@@ -3,10 +3,10 @@ using SkiaSharp;
 namespace MildHunch.Web.Reports.Pdf;
 
 /// <summary>Paper a report is printed on; whole points of 1/72 inch.</summary>
-internal sealed record Paper(string Name, double Width, double Height)
+internal sealed record Paper(double Width, double Height)
 {
-    public static readonly Paper A4 = new("a4", 595, 842);
-    public static readonly Paper Letter = new("letter", 612, 792);
+    public static readonly Paper A4 = new(595, 842);
+    public static readonly Paper Letter = new(612, 792);
 }
 
 /// <summary>Pages filled from top to bottom: lines, tables, drawings; a new page where one is full.</summary>

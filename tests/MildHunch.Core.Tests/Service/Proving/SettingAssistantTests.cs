@@ -1,3 +1,4 @@
+using CsCheck;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service.Proving;
@@ -72,6 +73,33 @@ public class SettingAssistantTests
         ScrewMove[] line = [.. new[] { 0, 0.25, 0.5, 0.75, 1 }.Select(t => new ScrewMove(t, 1e5 * (30 + (12 * t))))];
         Advise(60, [.. line, new ScrewMove(1.25, 62e5)]).Do.ShouldBe(SettingAct.Reseat);
         Advise(60, [.. line, new ScrewMove(1.25, 62e5), new ScrewMove(1.25, 45e5)]).Do.ShouldBe(SettingAct.Turn);
+    }
+
+    /// <summary>Whatever was written down, in whatever order: a quarter turn at most, and every figure is one.</summary>
+    [Fact]
+    public void Any_readings_are_answered_with_figures_and_a_quarter_turn_at_most()
+    {
+        var move = from quarter in Gen.Int[-12, 12]
+                   from bar in Gen.Double[0, 120]
+                   from spike in Gen.Double[0.6, 1.5]
+                   from seen in Gen.Bool
+                   select new ScrewMove(quarter / 4.0, bar * 1e5, seen ? bar * spike * 1e5 : null);
+        Gen.Select(Gen.Double[5, 100], move.Array[0, 12]).Sample(
+            (bar, moves) =>
+            {
+                var advice = Advise(bar, moves);
+                Math.Abs(advice.Turns ?? 0).ShouldBeLessThanOrEqualTo(0.25);
+                (advice.Do is SettingAct.Turn or SettingAct.Back).ShouldBe(advice.Turns is not null);
+                double?[] figures =
+                [
+                    advice.Turns, advice.Expected?.ValuePa, advice.Expected?.LowPa, advice.Expected?.HighPa, advice.Curve.PerTurnPa,
+                    advice.Curve.SigmaPa, advice.Curve.KneeTurns, advice.Curve.KneePa,
+                ];
+                figures.ShouldAllBe(f => f == null || double.IsFinite(f.Value));
+                if (advice.Expected is { } band)
+                    (band.LowPa >= 0 && band.LowPa <= band.ValuePa && band.ValuePa <= band.HighPa).ShouldBeTrue();
+            },
+            iter: 500);
     }
 
     /// <summary>Nine tenths of the relief valve; the driver's power over the flow at 88.5 % (docs/trade.md, Power).</summary>
