@@ -77,7 +77,7 @@ const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', d
           <TickBox
             :model-value="a.done != null"
             :label="a.text"
-            @update:model-value="a.done ? access.untick(`${stage.id}.${a.id}`) : access.tick(`${stage.id}.${a.id}`)"
+            :take="() => (a.done ? access.untick : access.tick)(`${stage!.id}.${a.id}`)"
           />
           <p v-if="a.why" class="quiet">{{ a.why }}</p>
           <p v-for="m in a.mind" :key="m"><b>Mind:</b> {{ m }}</p>

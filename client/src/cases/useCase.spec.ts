@@ -81,6 +81,38 @@ describe('changing a case', () => {
   });
 });
 
+describe('a tick while another tablet is at the case', () => {
+  const faster = () => {
+    const sent: string[] = [];
+    serve((path, request) => {
+      if (!path.endsWith('/changes')) return json(aCase({ version: 3 + sent.length }));
+      sent.push(request.headers.get('If-Match') ?? '');
+      return sent.length === 1 ? json({ detail: 'Somebody else changed this.' }, 412) : json(aCase({ version: 5 }));
+    });
+    return sent;
+  };
+
+  it('is sent again on what stands meanwhile', async () => {
+    const sent = faster();
+    const access = await open();
+    expect(await access.tell({ proof: { acts: { 'stand.oil': { by: 'Pell Okoro' } } } })).toBe(true);
+    expect(sent).toEqual(['"3"', '"4"']);
+    expect(access.trouble.value).toBe('');
+  });
+
+  const contradicting: ChangeRequest[] = [
+    { proof: { verdict: { outcome: 'pass', by: 'Pell Okoro' } } },
+    { work: { stepsBack: ['a'] } },
+    { facts: { complaint: 'It drips' } },
+  ];
+  it.each(contradicting)('is told where it could contradict: %j', async (change) => {
+    const sent = faster();
+    const access = await open();
+    expect(await access.tell(change)).toBe(false);
+    expect(sent).toHaveLength(1);
+  });
+});
+
 describe('a figure that is hard to believe', () => {
   const doubt = {
     field: 'readings[0].value',

@@ -88,6 +88,7 @@ useTitle('Shop · Mild Hunch');
         />
         <DraftConflict
           v-if="conflict"
+          class="across"
           what="the shop’s figures"
           :theirs="theirs"
           @theirs="draft.takeStored()"
@@ -119,6 +120,10 @@ useTitle('Shop · Mild Hunch');
   gap: 0.75rem 1.25rem;
   align-items: end;
   max-width: 60rem;
+}
+
+.across {
+  grid-column: 1 / -1;
 }
 
 .row {

@@ -22,7 +22,18 @@ public static class BackupFolder
         await BackupFile.WriteAsync(folder, path, at, stop);
         foreach (var old in TooOld(Files(folder), at))
             File.Delete(Path.Combine(folder, Name, old));
+        SweepHalves(folder, at - TimeSpan.FromDays(1));
         return path;
+    }
+
+    /// <summary>Removes what a kill in the middle of writing left, as far as it is older: a younger one may still be written.</summary>
+    public static void SweepHalves(string folder, DateTime before)
+    {
+        var backups = Path.Combine(folder, Name);
+        if (!Directory.Exists(backups))
+            return;
+        foreach (var half in Directory.EnumerateFiles(backups, "*.part*").Where(f => File.GetLastWriteTimeUtc(f) < before))
+            File.Delete(half);
     }
 
     /// <summary>When the last one of a kind was written; null where there is none.</summary>

@@ -11,6 +11,7 @@ public sealed class RestoreException(string message) : Exception(message);
 /// <summary>Lays a backup in place of a shop: checked whole beside it first, what is there now kept, then put in its place.</summary>
 public static class Restoring
 {
+    private const string Beside = "restoring-";
     private const long MostBytes = 200L * 1024 * 1024 * 1024;
     private static readonly string[] Stale = ["-wal", "-shm", "-journal"];
 
@@ -25,7 +26,8 @@ public static class Restoring
         Directory.CreateDirectory(folder);
         using var alone = ServingLock.Alone(folder)
             ?? throw new RestoreException($"Mild Hunch is running in {folder}. End it first; then nothing is written meanwhile.");
-        var beside = Path.Combine(folder, $"restoring-{Guid.NewGuid():N}");
+        Sweep(folder);
+        var beside = Path.Combine(folder, $"{Beside}{Guid.NewGuid():N}");
         try
         {
             await Unpack(file, beside, stop);
@@ -41,6 +43,14 @@ public static class Restoring
             if (Directory.Exists(beside))
                 Directory.Delete(beside, recursive: true);
         }
+    }
+
+    // What a kill in the middle of an earlier one left; nobody else is at work here.
+    private static void Sweep(string folder)
+    {
+        foreach (var left in Directory.EnumerateDirectories(folder, $"{Beside}*"))
+            Directory.Delete(left, recursive: true);
+        BackupFolder.SweepHalves(folder, DateTime.MaxValue);
     }
 
     private static async Task Unpack(string file, string to, CancellationToken stop)

@@ -73,8 +73,15 @@ public sealed class BackupTests : IDisposable
         }
 
         File.Exists(Path.Combine(killed, "mild-hunch.db-wal")).ShouldBeTrue();
+        Directory.CreateDirectory(Path.Combine(killed, "restoring-0", "photos"));
+        Directory.CreateDirectory(Path.Combine(killed, BackupFolder.Name));
+        File.WriteAllText(Path.Combine(killed, BackupFolder.Name, "before-restore-20261128-075028.zip.0.part"), "half");
         var kept = await Restore(killed, file);
         kept.ShouldNotBeNull();
+
+        // Halves that an earlier kill left are gone.
+        Directory.EnumerateDirectories(killed, "restoring-*").ShouldBeEmpty();
+        Directory.EnumerateFiles(Path.Combine(killed, BackupFolder.Name), "*.part*").ShouldBeEmpty();
         using (var restored = new Product(false, killed))
             (await Version(restored, id)).ShouldBe(before);
 

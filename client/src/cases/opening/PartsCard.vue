@@ -3,10 +3,10 @@ import { computed } from 'vue';
 import TickBox from '@/shared/ui/TickBox.vue';
 import WhoField from './WhoField.vue';
 import { isTicked, placeName, type Plan, type Step, type Work } from './cards';
+import type { WorkAccess } from './useWork';
 
 /** What goes in new, counted, and ticked off as it lies ready beside the old. */
-const props = defineProps<{ plan: Plan; work: Work }>();
-const emit = defineEmits<{ tick: [ticks: string[]]; untick: [ticks: string[]] }>();
+const props = defineProps<{ plan: Plan; work: Work; access: WorkAccess }>();
 
 const rows = computed(() =>
   props.plan.steps
@@ -27,7 +27,7 @@ const where = (step: Step) => step.places.map(placeName).filter(Boolean).join(',
         <TickBox
           :model-value="done(step)"
           :label="`${part?.count ?? ''} x ${part?.name ?? ''}`"
-          @update:model-value="done(step) ? emit('untick', ticks(step)) : emit('tick', ticks(step))"
+          :take="() => (done(step) ? access.untick : access.tick)(ticks(step))"
         />
         <span class="quiet">{{ where(step) }}</span>
       </li>

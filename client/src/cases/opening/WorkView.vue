@@ -179,13 +179,7 @@ useKeys([
           <GoButton v-else label="All looked at. Next: mend" @go="emit('go', 'mend')" />
         </template>
       </InspectCard>
-      <PartsCard
-        v-else-if="card?.kind === 'parts'"
-        :plan="plan"
-        :work="work"
-        @tick="(ticks) => access.tick(ticks)"
-        @untick="(ticks) => access.untick(ticks)"
-      >
+      <PartsCard v-else-if="card?.kind === 'parts'" :plan="plan" :work="work" :access="access">
         <template #default="{ done }">
           <GoButton :label="done ? 'All there. Next: close' : 'Go on, some are missing'" @go="forward" />
         </template>
