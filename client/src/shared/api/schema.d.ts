@@ -4,4102 +4,4102 @@
  */
 
 export interface paths {
-  '/health': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/expectation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a pump should show, each figure with its band and its working; as CSV with Accept: text/csv. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExpectationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExpectationResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExpectationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CurvesResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/simulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when the caller hangs up. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SimulationRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SimulationResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The work at parts that failed: the least that must come off, step by step, with parts, kits, tools and bolts. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ServicePlanRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ServicePlanResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/control-setting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next move at the screw of an unloader or regulator: a quarter turn at most, with what the gauge should do. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ControlSettingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ControlSettingResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/nameplate/assumptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What would be assumed of a pump beyond what is known of it, and the set-up that gives. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlateRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CompletedSetup"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/nameplate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Completes bore, stroke, speed and flow from any three of them. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NameplateResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "pump": {
+                     *         "arrangement": "crank-plunger",
+                     *         "cylinders": 3,
+                     *         "plungerDiameter": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "stroke": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "rodRatio": 0.2,
+                     *         "ratedSpeed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "ratedPressure": {
+                     *           "value": 100,
+                     *           "unit": "bar"
+                     *         },
+                     *         "control": "unloader",
+                     *         "headLayout": "six-caps",
+                     *         "sealReturn": "inlet"
+                     *       },
+                     *       "setup": {
+                     *         "speed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "nozzle": {
+                     *           "flow": {
+                     *             "value": 19.2,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "at": {
+                     *             "value": 70,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         "controlSetting": {
+                     *           "value": 85,
+                     *           "unit": "bar"
+                     *         },
+                     *         "line": "hose",
+                     *         "liquid": "water"
+                     *       },
+                     *       "readings": [
+                     *         {
+                     *           "quantity": "discharge-pressure",
+                     *           "value": {
+                     *             "value": 22,
+                     *             "unit": "bar"
+                     *           },
+                     *           "to": {
+                     *             "value": 40,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "nozzle-flow",
+                     *           "value": {
+                     *             "value": 12.6,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "uncertainty": {
+                     *             "value": 0.4,
+                     *             "unit": "L/min"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "speed",
+                     *           "value": {
+                     *             "value": 1447,
+                     *             "unit": "rpm"
+                     *           }
+                     *         }
+                     *       ],
+                     *       "cues": [
+                     *         {
+                     *           "cue": "needle",
+                     *           "answer": "swings"
+                     *         },
+                     *         {
+                     *           "cue": "cap-listen",
+                     *           "answer": "hisses",
+                     *           "cylinder": 2,
+                     *           "side": "discharge"
+                     *         },
+                     *         {
+                     *           "cue": "leak-at",
+                     *           "answer": "weep",
+                     *           "cylinder": 1,
+                     *           "dropsPerMinute": 6
+                     *         }
+                     *       ],
+                     *       "context": [
+                     *         "sudden"
+                     *       ],
+                     *       "hours": [
+                     *         {
+                     *           "part": "hp-seal",
+                     *           "hours": 950
+                     *         }
+                     *       ],
+                     *       "found": {
+                     *         "discharge-valve-leak": 3,
+                     *         "nozzle-worn": 2
+                     *       },
+                     *       "couldNot": [
+                     *         "nozzle-orifice"
+                     *       ],
+                     *       "limits": {
+                     *         "without": [
+                     *           "transducer"
+                     *         ],
+                     *         "keepRunning": false,
+                     *         "mostMinutes": 60
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["DiagnosisRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DiagnosisResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next three checks as a small decision tree. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "pump": {
+                     *         "arrangement": "crank-plunger",
+                     *         "cylinders": 3,
+                     *         "plungerDiameter": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "stroke": {
+                     *           "value": 18,
+                     *           "unit": "mm"
+                     *         },
+                     *         "rodRatio": 0.2,
+                     *         "ratedSpeed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "ratedPressure": {
+                     *           "value": 100,
+                     *           "unit": "bar"
+                     *         },
+                     *         "control": "unloader",
+                     *         "headLayout": "six-caps",
+                     *         "sealReturn": "inlet"
+                     *       },
+                     *       "setup": {
+                     *         "speed": {
+                     *           "value": 1450,
+                     *           "unit": "rpm"
+                     *         },
+                     *         "nozzle": {
+                     *           "flow": {
+                     *             "value": 19.2,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "at": {
+                     *             "value": 70,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         "controlSetting": {
+                     *           "value": 85,
+                     *           "unit": "bar"
+                     *         },
+                     *         "line": "hose",
+                     *         "liquid": "water"
+                     *       },
+                     *       "readings": [
+                     *         {
+                     *           "quantity": "discharge-pressure",
+                     *           "value": {
+                     *             "value": 22,
+                     *             "unit": "bar"
+                     *           },
+                     *           "to": {
+                     *             "value": 40,
+                     *             "unit": "bar"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "nozzle-flow",
+                     *           "value": {
+                     *             "value": 12.6,
+                     *             "unit": "L/min"
+                     *           },
+                     *           "uncertainty": {
+                     *             "value": 0.4,
+                     *             "unit": "L/min"
+                     *           }
+                     *         },
+                     *         {
+                     *           "quantity": "speed",
+                     *           "value": {
+                     *             "value": 1447,
+                     *             "unit": "rpm"
+                     *           }
+                     *         }
+                     *       ],
+                     *       "cues": [
+                     *         {
+                     *           "cue": "needle",
+                     *           "answer": "swings"
+                     *         },
+                     *         {
+                     *           "cue": "cap-listen",
+                     *           "answer": "hisses",
+                     *           "cylinder": 2,
+                     *           "side": "discharge"
+                     *         },
+                     *         {
+                     *           "cue": "leak-at",
+                     *           "answer": "weep",
+                     *           "cylinder": 1,
+                     *           "dropsPerMinute": 6
+                     *         }
+                     *       ],
+                     *       "context": [
+                     *         "sudden"
+                     *       ],
+                     *       "hours": [
+                     *         {
+                     *           "part": "hp-seal",
+                     *           "hours": 950
+                     *         }
+                     *       ],
+                     *       "found": {
+                     *         "discharge-valve-leak": 3,
+                     *         "nozzle-worn": 2
+                     *       },
+                     *       "couldNot": [
+                     *         "nozzle-orifice"
+                     *       ],
+                     *       "limits": {
+                     *         "without": [
+                     *           "transducer"
+                     *         ],
+                     *         "keepRunning": false,
+                     *         "mostMinutes": 60
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["DiagnosisRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a technician's shorthand; stores nothing. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JotRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JotResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/knowledge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cues, readings, contexts and faults that the product knows; with a pump, those that concern it. */
+        get: {
+            parameters: {
+                query?: {
+                    pump?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KnowledgeResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole shop as one zip: database, photographs, its own knowledge. ./run restore takes it back. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A case, its pump and its photographs as one zip, to be taken in elsewhere by POST /api/import. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/case-file/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** JSON schema of case.json in such a zip. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes in a case that was exported elsewhere; what is here already is recognised. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": components["schemas"]["IFormFile"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Readings of a case as CSV. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/parts.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Parts that the work renews as CSV. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/findings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was found inside as CSV. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All pumps of the shop as CSV, to be taken in elsewhere. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        /** Takes in a list of pumps, all of them or none; tags that are here already are left alone. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "text/csv": string;
+                    "*/*": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpsTakenResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets in force with the ids of their parts and bolt groups. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PublishedSheetDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-sheets/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a sheet may say, as a JSON schema. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/service-sheets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One sheet whole, in the form in which a shop writes its own. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All everyday sums and what each asks for. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works one out. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SumRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SumResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workings/{id}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a pump already says of it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FillRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FillResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pumps of the shop by their tags; archived asks for those put away. */
+        get: {
+            parameters: {
+                query?: {
+                    archived?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** A new pump. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One pump. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"];
+                    };
+                };
+            };
+        };
+        /** Corrects a pump; needs If-Match. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a pump away: it leaves its list, keeps all that belongs to it, and can be brought back. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Brings a pump back that was put away. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets by which a pump is opened, with bolts, parts and versions. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SheetsOfPumpResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Notes the maker's figures and the shop's own; needs If-Match. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PumpSheetRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpResource"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cases, open ones first, with the leading hunch: so many from a place on; archived asks for those put away. The header X-Total-Count says how many there are. */
+        get: {
+            parameters: {
+                query?: {
+                    skip?: number;
+                    take?: number;
+                    archived?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseSummary"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Opens a case. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewCaseRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One case with its verdict. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseResource"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes something; needs If-Match. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChangeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last change back; needs If-Match. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings the change last taken back in again; needs If-Match. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CaseResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says at which stage a case is being looked at; no change, so nothing to undo. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StageRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be opened for the suspects, with minutes, cost and the chance of opening it again. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanOptionsResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The proof of a case: stages with what is expected at each, how they stand, what they come to. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProofViewResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a case away: it leaves its list, keeps all that belongs to it, and can be brought back. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Brings a case back that was put away. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a photograph, at most 20 MB: drawn anew, upright, without what the camera wrote into it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/*": string;
+                    "*/*": string;
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoResource"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One photograph. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    hash: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What closed cases turned out to be, by type of pump: it moves the priors. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpTypeRecord"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history/{pumpType}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Sets the record of one type of pump back: only cases closed from now on count. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    pumpType: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The report of a case; copy=customer leaves out the reasoning, revision asks for a signed one. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: string;
+                    revision?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as PDF on A4 or Letter. */
+        get: {
+            parameters: {
+                query?: {
+                    copy?: string;
+                    revision?: number;
+                    paper?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cases/{id}/report/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs the report as it stands: a new revision, frozen; needs If-Match. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignReportRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReportResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Name, currency and prices of the shop. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopDto"];
+                    };
+                };
+            };
+        };
+        /** Sets them; what is left out stays. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShopDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopDto"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/expectation': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** What a pump should show, each figure with its band and its working; as CSV with Accept: text/csv. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ExpectationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ExpectationResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/curves': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ExpectationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CurvesResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/simulation': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when the caller hangs up. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SimulationRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SimulationResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/service-plan': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** The work at parts that failed: the least that must come off, step by step, with parts, kits, tools and bolts. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ServicePlanRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ServicePlanResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/control-setting': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** The next move at the screw of an unloader or regulator: a quarter turn at most, with what the gauge should do. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ControlSettingRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ControlSettingResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/nameplate/assumptions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** What would be assumed of a pump beyond what is known of it, and the set-up that gives. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlateRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CompletedSetup'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/nameplate': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Completes bore, stroke, speed and flow from any three of them. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PumpDto'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['NameplateResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/diagnosis': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          /**
-           * @example {
-           *       "pump": {
-           *         "arrangement": "crank-plunger",
-           *         "cylinders": 3,
-           *         "plungerDiameter": {
-           *           "value": 18,
-           *           "unit": "mm"
-           *         },
-           *         "stroke": {
-           *           "value": 18,
-           *           "unit": "mm"
-           *         },
-           *         "rodRatio": 0.2,
-           *         "ratedSpeed": {
-           *           "value": 1450,
-           *           "unit": "rpm"
-           *         },
-           *         "ratedPressure": {
-           *           "value": 100,
-           *           "unit": "bar"
-           *         },
-           *         "control": "unloader",
-           *         "headLayout": "six-caps",
-           *         "sealReturn": "inlet"
-           *       },
-           *       "setup": {
-           *         "speed": {
-           *           "value": 1450,
-           *           "unit": "rpm"
-           *         },
-           *         "nozzle": {
-           *           "flow": {
-           *             "value": 19.2,
-           *             "unit": "L/min"
-           *           },
-           *           "at": {
-           *             "value": 70,
-           *             "unit": "bar"
-           *           }
-           *         },
-           *         "controlSetting": {
-           *           "value": 85,
-           *           "unit": "bar"
-           *         },
-           *         "line": "hose",
-           *         "liquid": "water"
-           *       },
-           *       "readings": [
-           *         {
-           *           "quantity": "discharge-pressure",
-           *           "value": {
-           *             "value": 22,
-           *             "unit": "bar"
-           *           },
-           *           "to": {
-           *             "value": 40,
-           *             "unit": "bar"
-           *           }
-           *         },
-           *         {
-           *           "quantity": "nozzle-flow",
-           *           "value": {
-           *             "value": 12.6,
-           *             "unit": "L/min"
-           *           },
-           *           "uncertainty": {
-           *             "value": 0.4,
-           *             "unit": "L/min"
-           *           }
-           *         },
-           *         {
-           *           "quantity": "speed",
-           *           "value": {
-           *             "value": 1447,
-           *             "unit": "rpm"
-           *           }
-           *         }
-           *       ],
-           *       "cues": [
-           *         {
-           *           "cue": "needle",
-           *           "answer": "swings"
-           *         },
-           *         {
-           *           "cue": "cap-listen",
-           *           "answer": "hisses",
-           *           "cylinder": 2,
-           *           "side": "discharge"
-           *         },
-           *         {
-           *           "cue": "leak-at",
-           *           "answer": "weep",
-           *           "cylinder": 1,
-           *           "dropsPerMinute": 6
-           *         }
-           *       ],
-           *       "context": [
-           *         "sudden"
-           *       ],
-           *       "hours": [
-           *         {
-           *           "part": "hp-seal",
-           *           "hours": 950
-           *         }
-           *       ],
-           *       "found": {
-           *         "discharge-valve-leak": 3,
-           *         "nozzle-worn": 2
-           *       },
-           *       "couldNot": [
-           *         "nozzle-orifice"
-           *       ],
-           *       "limits": {
-           *         "without": [
-           *           "transducer"
-           *         ],
-           *         "keepRunning": false,
-           *         "mostMinutes": 60
-           *       }
-           *     }
-           */
-          'application/json': components['schemas']['DiagnosisRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['DiagnosisResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/plan': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** The next three checks as a small decision tree. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          /**
-           * @example {
-           *       "pump": {
-           *         "arrangement": "crank-plunger",
-           *         "cylinders": 3,
-           *         "plungerDiameter": {
-           *           "value": 18,
-           *           "unit": "mm"
-           *         },
-           *         "stroke": {
-           *           "value": 18,
-           *           "unit": "mm"
-           *         },
-           *         "rodRatio": 0.2,
-           *         "ratedSpeed": {
-           *           "value": 1450,
-           *           "unit": "rpm"
-           *         },
-           *         "ratedPressure": {
-           *           "value": 100,
-           *           "unit": "bar"
-           *         },
-           *         "control": "unloader",
-           *         "headLayout": "six-caps",
-           *         "sealReturn": "inlet"
-           *       },
-           *       "setup": {
-           *         "speed": {
-           *           "value": 1450,
-           *           "unit": "rpm"
-           *         },
-           *         "nozzle": {
-           *           "flow": {
-           *             "value": 19.2,
-           *             "unit": "L/min"
-           *           },
-           *           "at": {
-           *             "value": 70,
-           *             "unit": "bar"
-           *           }
-           *         },
-           *         "controlSetting": {
-           *           "value": 85,
-           *           "unit": "bar"
-           *         },
-           *         "line": "hose",
-           *         "liquid": "water"
-           *       },
-           *       "readings": [
-           *         {
-           *           "quantity": "discharge-pressure",
-           *           "value": {
-           *             "value": 22,
-           *             "unit": "bar"
-           *           },
-           *           "to": {
-           *             "value": 40,
-           *             "unit": "bar"
-           *           }
-           *         },
-           *         {
-           *           "quantity": "nozzle-flow",
-           *           "value": {
-           *             "value": 12.6,
-           *             "unit": "L/min"
-           *           },
-           *           "uncertainty": {
-           *             "value": 0.4,
-           *             "unit": "L/min"
-           *           }
-           *         },
-           *         {
-           *           "quantity": "speed",
-           *           "value": {
-           *             "value": 1447,
-           *             "unit": "rpm"
-           *           }
-           *         }
-           *       ],
-           *       "cues": [
-           *         {
-           *           "cue": "needle",
-           *           "answer": "swings"
-           *         },
-           *         {
-           *           "cue": "cap-listen",
-           *           "answer": "hisses",
-           *           "cylinder": 2,
-           *           "side": "discharge"
-           *         },
-           *         {
-           *           "cue": "leak-at",
-           *           "answer": "weep",
-           *           "cylinder": 1,
-           *           "dropsPerMinute": 6
-           *         }
-           *       ],
-           *       "context": [
-           *         "sudden"
-           *       ],
-           *       "hours": [
-           *         {
-           *           "part": "hp-seal",
-           *           "hours": 950
-           *         }
-           *       ],
-           *       "found": {
-           *         "discharge-valve-leak": 3,
-           *         "nozzle-worn": 2
-           *       },
-           *       "couldNot": [
-           *         "nozzle-orifice"
-           *       ],
-           *       "limits": {
-           *         "without": [
-           *           "transducer"
-           *         ],
-           *         "keepRunning": false,
-           *         "mostMinutes": 60
-           *       }
-           *     }
-           */
-          'application/json': components['schemas']['DiagnosisRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PlanResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/jot': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Reads a technician's shorthand; stores nothing. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['JotRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['JotResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/knowledge': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Cues, readings, contexts and faults that the product knows; with a pump, those that concern it. */
-    get: {
-      parameters: {
-        query?: {
-          pump?: string;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['KnowledgeResponse'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/backup': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** The whole shop as one zip: database, photographs, its own knowledge. ./run restore takes it back. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/export': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** A case, its pump and its photographs as one zip, to be taken in elsewhere by POST /api/import. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/case-file/schema': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** JSON schema of case.json in such a zip. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Takes in a case that was exported elsewhere; what is here already is recognised. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'multipart/form-data': components['schemas']['IFormFile'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ImportResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/readings.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Readings of a case as CSV. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/parts.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Parts that the work renews as CSV. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/findings.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What was found inside as CSV. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** All pumps of the shop as CSV, to be taken in elsewhere. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    /** Takes in a list of pumps, all of them or none; tags that are here already are left alone. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'text/csv': string;
-          '*/*': string;
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpsTakenResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/service-sheets': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Sheets in force with the ids of their parts and bolt groups. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PublishedSheetDto'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/service-sheets/schema': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What a sheet may say, as a JSON schema. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/service-sheets/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** One sheet whole, in the form in which a shop writes its own. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/workings': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** All everyday sums and what each asks for. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SumDto'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/workings/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Works one out. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SumRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SumResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/workings/{id}/fill': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** What a pump already says of it. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['FillRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['FillResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Pumps of the shop by their tags; archived asks for those put away. */
-    get: {
-      parameters: {
-        query?: {
-          archived?: boolean;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpResource'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    /** A new pump. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PumpRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** One pump. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpResource'];
-          };
-        };
-      };
-    };
-    /** Corrects a pump; needs If-Match. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PumpRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpResource'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps/{id}/archived': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /** Puts a pump away: it leaves its list, keeps all that belongs to it, and can be brought back. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    post?: never;
-    /** Brings a pump back that was put away. */
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps/{id}/sheets': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Sheets by which a pump is opened, with bolts, parts and versions. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['SheetsOfPumpResponse'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/pumps/{id}/sheet': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /** Notes the maker's figures and the shop's own; needs If-Match. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PumpSheetRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpResource'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Cases, open ones first, with the leading hunch: so many from a place on; archived asks for those put away. The header X-Total-Count says how many there are. */
-    get: {
-      parameters: {
-        query?: {
-          skip?: number;
-          take?: number;
-          archived?: boolean;
-        };
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseSummary'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    /** Opens a case. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewCaseRequest'];
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** One case with its verdict. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseResource'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/changes': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Notes something; needs If-Match. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ChangeRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/undo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Takes the last change back; needs If-Match. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/redo': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Brings the change last taken back in again; needs If-Match. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['CaseResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/stage': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /** Says at which stage a case is being looked at; no change, so nothing to undo. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StageRequest'];
-        };
-      };
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/plans': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What can be opened for the suspects, with minutes, cost and the chance of opening it again. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PlanOptionsResponse'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/proof': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** The proof of a case: stages with what is expected at each, how they stand, what they come to. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ProofViewResponse'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/archived': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    /** Puts a case away: it leaves its list, keeps all that belongs to it, and can be brought back. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    post?: never;
-    /** Brings a case back that was put away. */
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/photos': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Keeps a photograph, at most 20 MB: drawn anew, upright, without what the camera wrote into it. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'image/*': string;
-          '*/*': string;
-        };
-      };
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PhotoResource'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/photos/{hash}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** One photograph. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          hash: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/history': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** What closed cases turned out to be, by type of pump: it moves the priors. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['PumpTypeRecord'][];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/history/{pumpType}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Sets the record of one type of pump back: only cases closed from now on count. */
-    delete: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          pumpType: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/report': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** The report of a case; copy=customer leaves out the reasoning, revision asks for a signed one. */
-    get: {
-      parameters: {
-        query?: {
-          copy?: string;
-          revision?: number;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ReportResponse'];
-          };
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/report.pdf': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** The same as PDF on A4 or Letter. */
-    get: {
-      parameters: {
-        query?: {
-          copy?: string;
-          revision?: number;
-          paper?: string;
-        };
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content?: never;
-        };
-      };
-    };
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cases/{id}/report/sign': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    get?: never;
-    put?: never;
-    /** Signs the report as it stands: a new revision, frozen; needs If-Match. */
-    post: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path: {
-          id: string;
-        };
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignReportRequest'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ReportResponse'];
-          };
-        };
-      };
-    };
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/shop': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    /** Name, currency and prices of the shop. */
-    get: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody?: never;
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ShopDto'];
-          };
-        };
-      };
-    };
-    /** Sets them; what is left out stays. */
-    put: {
-      parameters: {
-        query?: never;
-        header?: never;
-        path?: never;
-        cookie?: never;
-      };
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ShopDto'];
-        };
-      };
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown;
-          };
-          content: {
-            'application/json': components['schemas']['ShopDto'];
-          };
-        };
-      };
-    };
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    AcknowledgedAtDto: {
-      by: string;
-      /** Format: date-time */
-      at: string;
-      hazards: string[];
-    };
-    /** @description Hazards that somebody read and answers for. */
-    AcknowledgedDto: {
-      by?: null | string;
-      hazards?: null | string[];
-    };
-    ActionDto: {
-      action: string;
-      name: string;
-      /** Format: double */
-      probability: number;
-      /** Format: double */
-      mendMinutes: number;
-    };
-    /** @description How likely it is to be opened again before its next service. */
-    AgainDto: {
-      /**
-       * Format: double
-       * @description chance from what is known, 0 to 1
-       */
-      atLeast: number;
-      /** @description about whose life nothing is known */
-      unknown: string[];
-    };
-    AnswerDto: {
-      id: string;
-      text: string;
-      healthy: boolean;
-      at: string;
-      /** @description Where it is entered, if not where its cue is. */
-      place: null | string;
-    };
-    /** @description Something nobody said, what is taken in its place, and why. */
-    AssumptionDto: {
-      field: string;
-      name: string;
-      value: string;
-      why: string;
-    };
-    BandPartDto: {
-      cause: string;
-      halfWidth: components['schemas']['QuantityDto'];
-    };
-    BeforeAfterDto: {
-      quantity: string;
-      name: string;
-      before: null | components['schemas']['QuantityDto'];
-      after: null | components['schemas']['QuantityDto'];
-    };
-    BoltGroupDto: {
-      group: string;
-      name: string;
-      /** @description true where size and grade give an estimate for want of the maker's figure */
-      ceiling: boolean;
-      pattern: string;
-      places: components['schemas']['BoltPlaceDto'][];
-      loosen: number[];
-      start: number[];
-      snug: number[];
-      tighten: number[];
-      passes: components['schemas']['BoltPassDto'][];
-      torque: null | components['schemas']['QuantityDto'];
-      /** @description sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found */
-      basis: string;
-      /** @description the torque in newton metres, foot-pounds and inch-pounds */
-      inAllUnits: string[];
-      /** @description asked where the torque is hard to believe */
-      doubt: null | string;
-      note: null | string;
-      /** @description how the thread is dressed, where it was noted: a torque holds for that only */
-      dressing: null | string;
-      drawing: components['schemas']['PictureDto'];
-    };
-    /** @description A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing. */
-    BoltMakeDto: {
-      /** @description M5 to M24 */
-      size?: null | string;
-      /** @description 5.6, 8.8, 10.9, 12.9 or A2-70 */
-      grade?: null | string;
-      /** @description steel, brass, aluminium or plastic: what it is screwed into */
-      thread?: null | string;
-      /** @description dry, oiled, anti-seize, sealer or locker */
-      dressing?: null | string;
-    };
-    BoltPassDto: {
-      /** Format: double */
-      share: number;
-      torque: null | components['schemas']['QuantityDto'];
-      inAllUnits: string[];
-    };
-    BoltPlaceDto: {
-      /** Format: int32 */
-      number: number;
-      /** Format: double */
-      x: number;
-      /** Format: double */
-      y: number;
-    };
-    CaseResource: {
-      id: string;
-      /** Format: int32 */
-      version: number;
-      pump: components['schemas']['PumpResource'];
-      complaint: string;
-      stage: string;
-      closed: null | string;
-      /** Format: date-time */
-      openedAt: string;
-      readings: components['schemas']['ReadingEntryDto'][];
-      cues: components['schemas']['CueEntryInForceDto'][];
-      context: string[];
-      facts: {
-        [key: string]: string;
-      };
-      changes: components['schemas']['ChangeDto'][];
-      undo: null | string;
-      redo: null | string;
-      diagnosis: null | components['schemas']['DiagnosisResponse'];
-      trouble: null | components['schemas']['VerdictTroubleDto'];
-      hours: components['schemas']['PartHoursDto'][];
-      couldNot: string[];
-      limits: components['schemas']['LimitsDto'];
-      found: {
-        [key: string]: number;
-      };
-      /** @description the work at the pump: what is planned, done and found */
-      work: components['schemas']['WorkDto'];
-      /** @description the proof after it: what was ticked, timed and read */
-      proof: components['schemas']['ProofDto'];
-    };
-    CaseSummary: {
-      id: string;
-      pumpId: string;
-      tag: string;
-      pumpName: string;
-      duty: string;
-      complaint: string;
-      stage: string;
-      /** Format: date-time */
-      openedAt: string;
-      /** Format: date-time */
-      changedAt: string;
-      closed: null | string;
-      leader: null | components['schemas']['LeaderDto'];
-      /** Format: int32 */
-      entries: number;
-    };
-    ChangeDto: {
-      /** Format: int32 */
-      number: number;
-      says: string;
-      /** Format: date-time */
-      at: string;
-      undone: boolean;
-    };
-    /** @description One action of the technician: readings and answers entered, entries taken back, facts set. Saved as one, undone as one. */
-    ChangeRequest: {
-      says?: null | string;
-      readings?: null | components['schemas']['ReadingDto'][];
-      cues?: null | components['schemas']['CueDto'][];
-      remove?: null | string[];
-      context?: null | string[];
-      facts?: null | {
-        [key: string]: string;
-      };
-      hours?: null | components['schemas']['PartHoursDto'][];
-      /** @description cues and quantities tried in vain; replaces what was entered before */
-      couldNot?: null | string[];
-      limits?: null | components['schemas']['LimitsDto'];
-      work?: null | components['schemas']['WorkChangeDto'];
-      proof?: null | components['schemas']['ProofChangeDto'];
-      /** @description true keeps earlier readings of the same quantity: they are combined */
-      again?: null | boolean;
-      /** @description true where a reading that was asked back is really so */
-      sure?: null | boolean;
-    };
-    CheckAnswerDto: {
-      answer: string;
-      text: string;
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      /** Format: double */
-      probability: number;
-      then: string;
-      /** @description who would lead then */
-      leader: string;
-      /** Format: double */
-      leaderProbability: number;
-    };
-    ChoiceDto: {
-      id: string;
-      text: string;
-    };
-    ComparisonDto: {
-      quantity: string;
-      name: string;
-      short: string;
-      place: string;
-      read: components['schemas']['QuantityDto'];
-      expected: components['schemas']['QuantityDto'];
-      low: components['schemas']['QuantityDto'];
-      high: components['schemas']['QuantityDto'];
-      /** Format: double */
-      sigmas: number;
-    };
-    /** @description A set-up with everything in it that a verdict needs, and what of it was assumed. */
-    CompletedSetup: {
-      setup: components['schemas']['SetupDto'];
-      assumed: components['schemas']['AssumptionDto'][];
-    };
-    ContextDto: {
-      id: string;
-      name: string;
-      excludes: string[];
-    };
-    ContradictionDto: {
-      source: string;
-      text: string;
-      /** Format: double */
-      sigmas: number;
-    };
-    ControlSettingRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-      /** @description ratings of whatever else stands under this pressure */
-      limits: null | components['schemas']['PressureLimitDto'][];
-      target: null | components['schemas']['QuantityDto'];
-      /** @description readings in the order in which they were taken; none at first */
-      moves?: null | components['schemas']['ScrewMoveDto'][];
-    };
-    ControlSettingResponse: {
-      fit: components['schemas']['SettingFitDto'];
-      next: components['schemas']['SettingNextDto'];
-      nearestLimit: components['schemas']['PressureLimitDto'];
-      limits: components['schemas']['PressureLimitDto'][];
-    };
-    /** @description What an hour of running with these faults costs beyond the same work done by the sound pump. */
-    CostDto: {
-      /** Format: double */
-      kilowattHours: number;
-      /** Format: double */
-      waterCubicMetres: number;
-      /**
-       * Format: double
-       * @description How much longer the same work takes, a share; null when nothing comes out at all.
-       */
-      longerBy: null | number;
-      /** Format: double */
-      money: number;
-      prices: components['schemas']['PricesDto'];
-      /** @description The same as figures that open: wasted-power, lost-water, longer, money. */
-      figures: components['schemas']['FigureDto'][];
-    };
-    /** @description A cue as answered. */
-    CueDto: {
-      cue: null | string;
-      answer: null | string;
-      /** Format: int32 */
-      cylinder?: null | number;
-      side?: null | string;
-      /** Format: double */
-      dropsPerMinute?: null | number;
-      /** @description left or right, on an intensifier; the left one is also cylinder 1 */
-      end?: null | string;
-      /** @description it runs rather than drips: more than anyone counts */
-      stream?: null | boolean;
-      /** @description running: drips only while the pump runs; standing: also while it stands */
-      when?: null | string;
-      /** @description before or after a mend; once anything was entered after one, only that counts */
-      at?: null | string;
-      /** @description what the verdict calls it; cues[0] and so on where nothing is said */
-      id?: null | string;
-    };
-    CueEntryDto: {
-      id: string;
-      name: string;
-      place: string;
-      question: string;
-      kind: string;
-      reveals: boolean;
-      answers: components['schemas']['AnswerDto'][];
-    };
-    CueEntryInForceDto: {
-      id: string;
-      cue: string;
-      answer: string;
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      /** Format: double */
-      dropsPerMinute: null | number;
-      stream: boolean;
-      when: null | string;
-      at: null | string;
-      says: string;
-      tag: string;
-      /** @description false where it does not count */
-      judged: boolean;
-    };
-    CurvePointDto: {
-      /** Format: double */
-      pressure: number;
-      /**
-       * Format: double
-       * @description What the pump sends forward at that pressure.
-       */
-      pumpFlow: number;
-      /** Format: double */
-      nozzleFlow: number;
-      /** Format: double */
-      pumpLow: number;
-      /** Format: double */
-      pumpHigh: number;
-      /**
-       * Format: double
-       * @description Taken from the driver if it worked there.
-       */
-      shaftKilowatt: number;
-    };
-    CurvesResponse: {
-      pressureUnit: string;
-      flowUnit: string;
-      points: components['schemas']['CurvePointDto'][];
-      operating: components['schemas']['CurvePointDto'];
-      /** Format: double */
-      setting: null | number;
-      bySpeed: components['schemas']['SpeedPointDto'][];
-      operatingSpeed: components['schemas']['SpeedPointDto'];
-      turn: components['schemas']['TurnPointDto'][];
-    };
-    DampenerDto: {
-      gasVolume: null | components['schemas']['QuantityDto'];
-      charge: null | components['schemas']['QuantityDto'];
-    };
-    DiagnosisRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-      readings?: null | components['schemas']['ReadingDto'][];
-      cues?: null | components['schemas']['CueDto'][];
-      context?: null | string[];
-      hours?: null | components['schemas']['PartHoursDto'][];
-      /** @description what was found in closed cases of such pumps: times by fault */
-      found?: null | {
-        [key: string]: number;
-      };
-      /** @description cues and quantities tried in vain: no evidence, not asked for again */
-      couldNot?: null | string[];
-      limits?: null | components['schemas']['LimitsDto'];
-    };
-    DiagnosisResponse: {
-      actions: components['schemas']['ActionDto'][];
-      suspects: components['schemas']['SuspectDto'][];
-      ledger: components['schemas']['LedgerDto'];
-      contradictions: components['schemas']['ContradictionDto'][];
-      nextChecks: components['schemas']['NextCheckDto'][];
-      comparisons: components['schemas']['ComparisonDto'][];
-      expectation: components['schemas']['FigureDto'][];
-      /** Format: int32 */
-      considered: number;
-      pairs: components['schemas']['PairDto'][];
-      /** Format: double */
-      twoAtOnce: number;
-      openNow: components['schemas']['OpenNowDto'];
-      rival: null | components['schemas']['RivalDto'];
-      /** @description what was seen that must stop the pump at once; no check on the running pump is proposed after it */
-      stopNow: components['schemas']['StopNowDto'][];
-    };
-    /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
-    DriveDto: {
-      /** @description motor or engine */
-      kind: null | string;
-      ratedPower: null | components['schemas']['QuantityDto'];
-      /** Format: int32 */
-      poles?: null | number;
-      frequency?: null | components['schemas']['QuantityDto'];
-      /**
-       * Format: double
-       * @description slip of a motor, droop of an engine at rated power, a share
-       */
-      droop?: null | number;
-      noLoadSpeed?: null | components['schemas']['QuantityDto'];
-      driverPulley?: null | components['schemas']['QuantityDto'];
-      pumpPulley?: null | components['schemas']['QuantityDto'];
-      /** Format: double */
-      gearRatio?: null | number;
-    };
-    EvidenceDto: {
-      source: string;
-      /** Format: double */
-      decibans: number;
-      text: string;
-      /** @description the same in a few words */
-      brief: string;
-    };
-    ExpectationRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-      readings?: null | components['schemas']['ReadingDto'][];
-      /** @description Faults to compute it with; a sound pump when empty. */
-      faults?: null | components['schemas']['FaultLoadDto'][];
-      prices?: null | components['schemas']['PricesDto'];
-    };
-    ExpectationResponse: {
-      figures: components['schemas']['FigureDto'][];
-      power: components['schemas']['PowerSplitDto'];
-      cost: null | components['schemas']['CostDto'];
-    };
-    ExpectedDto: {
-      /** Format: double */
-      value: number;
-      /** Format: double */
-      low: number;
-      /** Format: double */
-      high: number;
-      unit: string;
-    };
-    FaultDto: {
-      id: string;
-      name: string;
-      part: string;
-      side: null | string;
-      location: string;
-      how: string;
-      zero: string;
-      one: string;
-    };
-    /** @description A fault laid on a pump: severity 0 to 1, and where. */
-    FaultLoadDto: {
-      fault: null | string;
-      /** Format: double */
-      severity: null | number;
-      /** Format: int32 */
-      cylinder?: null | number;
-      side?: null | string;
-    };
-    FigureDto: {
-      id: string;
-      name: string;
-      value: components['schemas']['QuantityDto'];
-      low: components['schemas']['QuantityDto'];
-      high: components['schemas']['QuantityDto'];
-      band: components['schemas']['BandPartDto'][];
-      working: components['schemas']['WorkingDto'];
-    };
-    FillRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-    };
-    FillResponse: {
-      entries: {
-        [key: string]: components['schemas']['QuantityDto'];
-      };
-      picks: {
-        [key: string]: string;
-      };
-    };
-    FindingDto: {
-      id: string;
-      name: string;
-      /** @description worn or failed */
-      state: string;
-      cause: null | string;
-      /** @description what else to look at */
-      then: null | string;
-    };
-    FoundDto: {
-      fault: string;
-      name: string;
-      /** Format: int32 */
-      times: number;
-    };
-    FoundPartAtDto: {
-      state: string;
-      finding: null | string;
-      by: string;
-      /** Format: date-time */
-      at: string;
-      note: null | string;
-      /** Format: double */
-      suctionSeconds: null | number;
-      moves: null | boolean;
-      measures: null | {
-        [key: string]: components['schemas']['QuantityDto'];
-      };
-      photos: string[];
-      /** @description what was measured beyond the limits of the pump's own figures, in words */
-      outside: string[];
-    };
-    /** @description What was found at one part in one place. */
-    FoundPartDto: {
-      /** @description fine, worn or failed */
-      state?: null | string;
-      /** @description id of a finding of its kind */
-      finding?: null | string;
-      by?: null | string;
-      note?: null | string;
-      /**
-       * Format: double
-       * @description seconds it held suction, by tool
-       */
-      suctionSeconds?: null | number;
-      /** @description true where it moved when pressed by hand */
-      moves?: null | boolean;
-      /** @description what was measured, by name */
-      measures?: null | {
-        [key: string]: components['schemas']['QuantityDto'];
-      };
-      /** @description hashes of photographs */
-      photos?: null | string[];
-    };
-    HazardDto: {
-      id: string;
-      text: string;
-    };
-    /** Format: binary */
-    IFormFile: string;
-    /** @description What became of a file. */
-    ImportResponse: {
-      caseId: string;
-      pumpId: string;
-      outcome: string;
-      says: string;
-      /** Format: int32 */
-      photos: number;
-    };
-    /** @description The suction side. */
-    InletDto: {
-      run: null | components['schemas']['RunDto'];
-      level?: null | components['schemas']['QuantityDto'];
-      /**
-       * Format: double
-       * @description strainer and foot valve, in velocity heads
-       */
-      strainer?: null | number;
-    };
-    InspectionDto: {
-      /** @description key of its cell in the map */
-      id: string;
-      part: string;
-      name: string;
-      place: components['schemas']['ServicePlaceDto'];
-      look: string[];
-      kind: string;
-      measures: components['schemas']['MeasureDto'][];
-    };
-    /** @description When it is due: after hours, or every so many changes of the seals. */
-    IntervalDto: {
-      /** Format: double */
-      hours?: null | number;
-      /** Format: int32 */
-      sealChanges?: null | number;
-    };
-    JotGapDto: {
-      /** Format: int32 */
-      start: number;
-      /** Format: int32 */
-      length: number;
-      text: string;
-      problem: string;
-    };
-    JotItemDto: {
-      /** Format: int32 */
-      start: number;
-      /** Format: int32 */
-      length: number;
-      says: string;
-      reading: null | components['schemas']['ReadingDto'];
-      cue: null | components['schemas']['CueDto'];
-    };
-    JotRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      text: null | string;
-    };
-    JotResponse: {
-      items: components['schemas']['JotItemDto'][];
-      notUnderstood: components['schemas']['JotGapDto'][];
-      suggestions: string[];
-    };
-    KitCountDto: {
-      kit: string;
-      /** Format: int32 */
-      count: number;
-      covers: {
-        [key: string]: number;
-      };
-      leftOver: {
-        [key: string]: number;
-      };
-    };
-    /** @description A kit: how many of which part it holds. */
-    KitDto: {
-      name?: null | string;
-      holds?: null | {
-        [key: string]: number;
-      };
-      /**
-       * Format: double
-       * @description what one costs, in the shop’s currency
-       */
-      price?: null | number;
-    };
-    KnowledgeResponse: {
-      cues: components['schemas']['CueEntryDto'][];
-      observables: components['schemas']['ObservableDto'][];
-      contexts: components['schemas']['ContextDto'][];
-      faults: components['schemas']['FaultDto'][];
-      units: {
-        [key: string]: string[];
-      };
-      tools: string[];
-      hazards: components['schemas']['HazardDto'][];
-      wearingParts: string[];
-      shopFile: components['schemas']['ShopFileDto'];
-      shopSheets: components['schemas']['ShopFileDto'];
-    };
-    LeaderDto: {
-      fault: string;
-      name: string;
-      /** Format: double */
-      probability: number;
-      hunch: string;
-    };
-    LedgerDto: {
-      displaced: components['schemas']['LedgerTermDto'];
-      nozzle: components['schemas']['LedgerTermDto'];
-      bypass: components['schemas']['LedgerTermDto'];
-      outside: components['schemas']['LedgerTermDto'];
-      missing: components['schemas']['LedgerTermDto'];
-      /** Format: double */
-      missingShares: null | number;
-      /** Format: double */
-      missingSharesSigma: number;
-      missingMayBeInBypass: boolean;
-      text: string;
-      figures: components['schemas']['FigureDto'][];
-    };
-    LedgerTermDto: {
-      flow: null | components['schemas']['QuantityDto'];
-      sigma: null | components['schemas']['QuantityDto'];
-      source: string;
-    };
-    /** @description Between which bounds something measured at a part must lie; either may be left out. */
-    LimitDto: {
-      least?: null | components['schemas']['QuantityDto'];
-      most?: null | components['schemas']['QuantityDto'];
-    };
-    /** @description What cannot or must not be done today. */
-    LimitsDto: {
-      /** @description tools that are not at hand */
-      without?: null | string[];
-      /** @description the plant must not be stopped */
-      keepRunning?: null | boolean;
-      /** Format: double */
-      mostMinutes?: null | number;
-      /** @description only what an apprentice may do alone */
-      apprentice?: null | boolean;
-      /** @description hazards nobody answers for today */
-      avoid?: null | string[];
-    };
-    LocationDto: {
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      /** Format: double */
-      probability: number;
-      end?: null | string;
-    };
-    /** @description Mean values over whole turns at the end of the run. */
-    MeansDto: {
-      pressure: components['schemas']['QuantityDto'];
-      swing: components['schemas']['QuantityDto'];
-      gunPressure: components['schemas']['QuantityDto'];
-      highestPressure: components['schemas']['QuantityDto'];
-      inletPressure: components['schemas']['QuantityDto'];
-      lowestInletPressure: components['schemas']['QuantityDto'];
-      nozzleFlow: components['schemas']['QuantityDto'];
-      bypassFlow: components['schemas']['QuantityDto'];
-      outsideFlow: components['schemas']['QuantityDto'];
-      supplyFlow: components['schemas']['QuantityDto'];
-      speed: components['schemas']['QuantityDto'];
-      cavitates: boolean;
-      /** Format: double */
-      energyOff: number;
-      strokeSeconds: null | number[];
-    };
-    MeasureDto: {
-      name: string;
-      limit: null | components['schemas']['LimitDto'];
-    };
-    /** @description Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words. */
-    NameplateResponse: {
-      plungerDiameter: components['schemas']['QuantityDto'];
-      stroke: components['schemas']['QuantityDto'];
-      ratedSpeed: components['schemas']['QuantityDto'];
-      ratedFlow: components['schemas']['QuantityDto'];
-      workedOut: null | string;
-      doubt: null | string;
-    };
-    NewCaseRequest: {
-      pumpId: null | string;
-      complaint: null | string;
-      context?: null | string[];
-    };
-    NextCheckDto: {
-      check: string;
-      name: string;
-      question: string;
-      how: string;
-      opens: string;
-      /** Format: double */
-      minutes: number;
-      /** Format: double */
-      putBackMinutes: number;
-      /** Format: double */
-      information: number;
-      /** Format: double */
-      informationPerMinute: number;
-      /** Format: double */
-      minutesToMend: number;
-      cue: null | string;
-      reading: null | string;
-      hazards: components['schemas']['HazardDto'][];
-      answers: components['schemas']['CheckAnswerDto'][];
-    };
-    /** @description What the nozzle passes, given in one of four ways; count of them side by side. */
-    NozzleDto: {
-      flow?: null | components['schemas']['QuantityDto'];
-      at?: null | components['schemas']['QuantityDto'];
-      /** Format: double */
-      size?: null | number;
-      orifice?: null | components['schemas']['QuantityDto'];
-      process?: null | components['schemas']['ProcessDto'];
-      /** Format: int32 */
-      count?: null | number;
-    };
-    ObservableDto: {
-      id: string;
-      name: string;
-      /** @description one word for a label */
-      short: string;
-      place: string;
-      units: string[];
-    };
-    /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
-    OpenNowDto: {
-      recommended: boolean;
-      /** Format: double */
-      minutesIfTested: number;
-      /** Format: double */
-      minutesIfOpened: number;
-      bestCheck: null | string;
-      text: string;
-    };
-    OutletMoveDto: {
-      /**
-       * Format: double
-       * @description seconds from the start
-       */
-      at: number;
-      /**
-       * Format: double
-       * @description 0 shut to 1 open
-       */
-      opening: number;
-    };
-    PairDto: {
-      faults: components['schemas']['PairPartDto'][];
-      /** Format: double */
-      probability: number;
-    };
-    PairPartDto: {
-      fault: string;
-      name: string;
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      end: null | string;
-    };
-    PartAtDto: {
-      part: string;
-      name: string;
-      place: components['schemas']['ServicePlaceDto'];
-    };
-    PartCountDto: {
-      part: string;
-      name: string;
-      /** Format: int32 */
-      count: number;
-      places: components['schemas']['ServicePlaceDto'][];
-      why: string;
-    };
-    /** @description Hours a part has run since it was new. */
-    PartHoursDto: {
-      part: null | string;
-      /** Format: double */
-      hours: null | number;
-      /** Format: int32 */
-      cylinder?: null | number;
-    };
-    /** @description What can be found at one kind of part. */
-    PartKindDto: {
-      kind: string;
-      /** @description true for what is pressed by hand and tried by suction */
-      tested: boolean;
-      /** @description what is measured at it */
-      measured: string[];
-      findings: components['schemas']['FindingDto'][];
-    };
-    PartNameDto: {
-      part: string;
-      name: string;
-    };
-    /** @description Money for parts, and what it leaves out for want of a price. */
-    PartsCostDto: {
-      /** Format: double */
-      parts: number;
-      currency: string;
-      withoutPrice: string[];
-    };
-    /** @description A photograph and what it shows. */
-    PhotoOfDto: {
-      hash?: null | string;
-      of?: null | string;
-    };
-    /** @description A photograph as it was kept; name it where it belongs. */
-    PhotoResource: {
-      hash: string;
-      /** Format: int32 */
-      width: number;
-      /** Format: int32 */
-      height: number;
-      /** Format: int32 */
-      bytes: number;
-    };
-    PictureDto: {
-      /** Format: double */
-      width: number;
-      /** Format: double */
-      height: number;
-      shapes: components['schemas']['ShapeDto'][];
-    };
-    PlanBranchDto: {
-      text: string;
-      /** Format: double */
-      probability: number;
-      leader: string;
-      /** Format: double */
-      leaderProbability: number;
-      next: null | components['schemas']['PlanStepDto'];
-      ends: null | string;
-    };
-    /** @description What to run; everything may be left out. */
-    PlanDto: {
-      /** Format: double */
-      seconds?: null | number;
-      /** Format: double */
-      samplesPerSecond?: null | number;
-      /** Format: int32 */
-      stepsPerTurn?: null | number;
-      fromRest?: null | boolean;
-      /** Format: double */
-      rampSeconds?: null | number;
-      outlet?: null | components['schemas']['OutletMoveDto'][];
-      speedMoves?: null | components['schemas']['SpeedMoveDto'][];
-      noise?: null | components['schemas']['QuantityDto'];
-      /** Format: int32 */
-      seed?: null | number;
-    };
-    /** @description One way to go about it. */
-    PlanOptionDto: {
-      /** @description leader, two or whole */
-      id: string;
-      name: string;
-      plan: components['schemas']['WorkPlanDto'];
-      opens: string[];
-      renews: string[];
-      /** Format: double */
-      minutes: number;
-      cost: null | components['schemas']['PartsCostDto'];
-      again: components['schemas']['AgainDto'];
-      /** @description said where repairing comes near the price of a new pump */
-      replace: null | string;
-    };
-    /** @description Ways to go about it, side by side. */
-    PlanOptionsResponse: {
-      options: components['schemas']['PlanOptionDto'][];
-      /** @description said where the leading suspect is not mended by opening the pump */
-      elsewhere: null | string;
-    };
-    /** @description The next three checks as a tree; no first step where opening beats testing already. */
-    PlanResponse: {
-      first: null | components['schemas']['PlanStepDto'];
-    };
-    /** @description A check and where each of its answers leads. */
-    PlanStepDto: {
-      check: string;
-      name: string;
-      question: string;
-      /** Format: double */
-      minutes: number;
-      branches: components['schemas']['PlanBranchDto'][];
-    };
-    /** @description A pump as far as it is known. */
-    PlateRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-    };
-    PointDto: {
-      /** Format: double */
-      x: number;
-      /** Format: double */
-      y: number;
-    };
-    /** @description Where the shaft's power goes. */
-    PowerSplitDto: {
-      shaft: components['schemas']['QuantityDto'];
-      nozzle: components['schemas']['QuantityDto'];
-      line: components['schemas']['QuantityDto'];
-      bypass: components['schemas']['QuantityDto'];
-      leaks: components['schemas']['QuantityDto'];
-      friction: components['schemas']['QuantityDto'];
-    };
-    PressureLimitDto: {
-      what: null | string;
-      pressure: null | components['schemas']['QuantityDto'];
-    };
-    /** @description Prices in the shop's currency. */
-    PricesDto: {
-      /** Format: double */
-      energyPerKwh: number;
-      /** Format: double */
-      waterPerM3: number;
-      currency?: null | string;
-    };
-    /** @description A process with a back pressure instead of a nozzle: nothing below opensAt, then in proportion. */
-    ProcessDto: {
-      opensAt: null | components['schemas']['QuantityDto'];
-      flow: null | components['schemas']['QuantityDto'];
-      at: null | components['schemas']['QuantityDto'];
-    };
-    ProofActDto: {
-      id: string;
-      text: string;
-      why: null | string;
-      mind: string[];
-      done: null | components['schemas']['SignedAtDto'];
-    };
-    /** @description What changes in the proof: each entry by its key. */
-    ProofChangeDto: {
-      /** @description hazards that were read, by stage */
-      acknowledged?: null | {
-        [key: string]: components['schemas']['SignedDto'];
-      };
-      /** @description ticks by stage and act: "stand.oil" */
-      acts?: null | {
-        [key: string]: components['schemas']['SignedDto'];
-      };
-      actsBack?: null | string[];
-      /** @description steps of which the timer starts now */
-      started?: null | string[];
-      /** @description by step: "steps.75", "set.100" */
-      steps?: null | {
-        [key: string]: components['schemas']['StepReadDto'];
-      };
-      stepsBack?: null | string[];
-      shut?: null | components['schemas']['ShutReadDto'];
-      screw?: null | components['schemas']['ScrewDto'];
-      verdict?: null | components['schemas']['ProofSignedDto'];
-      /** @description true to prove it anew from the start; what was proved before stays among the changes */
-      anew?: null | boolean;
-    };
-    /** @description The proof of a case as it stands. */
-    ProofDto: {
-      acknowledged: {
-        [key: string]: components['schemas']['SignedAtDto'];
-      };
-      acts: {
-        [key: string]: components['schemas']['SignedAtDto'];
-      };
-      started: {
-        [key: string]: string;
-      };
-      steps: {
-        [key: string]: components['schemas']['StepReadAtDto'];
-      };
-      shut: null | components['schemas']['ShutReadAtDto'];
-      screw: null | components['schemas']['ScrewDto'];
-      verdict: null | components['schemas']['ProofSignedAtDto'];
-    };
-    ProofFigureDto: {
-      quantity: string;
-      name: string;
-      value: components['schemas']['QuantityDto'];
-      low: components['schemas']['QuantityDto'];
-      high: components['schemas']['QuantityDto'];
-      read: null | components['schemas']['QuantityDto'];
-      /** @description as-expected, doubtful or off; null where nothing was read */
-      standing: null | string;
-    };
-    ProofSignedAtDto: {
-      outcome: string;
-      remark: null | string;
-      by: string;
-      /** Format: date-time */
-      at: string;
-    };
-    /** @description What the technician makes of it. */
-    ProofSignedDto: {
-      /** @description pass, pass-with-remark or back */
-      outcome?: null | string;
-      remark?: null | string;
-      by?: null | string;
-    };
-    ProofStageDto: {
-      id: string;
-      name: string;
-      /** @description acts, steps, shut or set */
-      kind: string;
-      why: null | string;
-      /** @description why it may not be done on this pump */
-      forbidden: null | string;
-      hazards: components['schemas']['HazardDto'][];
-      acknowledged: null | components['schemas']['SignedAtDto'];
-      acts: components['schemas']['ProofActDto'][];
-      steps: components['schemas']['ProofStepDto'][];
-      /** @description what may drip at first */
-      runIn: null | string;
-      /** @description nothing, begun or done */
-      state: string;
-    };
-    ProofStepDto: {
-      id: string;
-      /** Format: double */
-      share: number;
-      /** @description to be held */
-      pressure: components['schemas']['QuantityDto'];
-      /** Format: double */
-      seconds: number;
-      /**
-       * Format: date-time
-       * @description when its timer was started
-       */
-      started: null | string;
-      /** @description at the pressure that was read, or else at the one to be held */
-      figures: components['schemas']['ProofFigureDto'][];
-      read: null | components['schemas']['StepReadAtDto'];
-    };
-    /** @description The proof of a case: its stages with what is expected at each, what stands in its way, and what it comes to. */
-    ProofViewResponse: {
-      /**
-       * Format: date-time
-       * @description the server’s clock, by which timers run
-       */
-      now: string;
-      stages: components['schemas']['ProofStageDto'][];
-      /** @description parts whose facing was not ticked: nothing is run before that */
-      facingsMissing: string[];
-      /** @description what the shut outlet leaks, in words */
-      shut: string[];
-      setting: null | components['schemas']['ControlSettingResponse'];
-      settingDrawing: null | components['schemas']['PictureDto'];
-      proposed: string;
-      reasons: string[];
-      changed: components['schemas']['BeforeAfterDto'][];
-    };
-    PublishedGroupDto: {
-      group: string;
-      name: string;
-      pattern: string;
-      per: string;
-    };
-    PublishedPartDto: {
-      part: string;
-      name: string;
-      kind: string;
-      per: string;
-      fit: string;
-      serves: string[];
-    };
-    PublishedSheetDto: {
-      id: string;
-      name: string;
-      parts: components['schemas']['PublishedPartDto'][];
-      groups: components['schemas']['PublishedGroupDto'][];
-    };
-    /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is given. */
-    PumpDto: {
-      /** @description crank-plunger, flow-through, axial, twin-piston or intensifier */
-      arrangement: null | string;
-      /** Format: int32 */
-      cylinders: null | number;
-      plungerDiameter: null | components['schemas']['QuantityDto'];
-      stroke: null | components['schemas']['QuantityDto'];
-      /** Format: double */
-      rodRatio: null | number;
-      ratedSpeed: null | components['schemas']['QuantityDto'];
-      ratedPressure: null | components['schemas']['QuantityDto'];
-      /** @description unloader, regulator, auto-stop, relief or none */
-      control: null | string;
-      /** @description six-caps, stacked-bore, inlet-cover, inlet-screwed, two-piece, valve-plate or split-manifold */
-      headLayout?: null | string;
-      /** @description inlet or weep */
-      sealReturn?: null | string;
-      /** @description which cylinder follows which, such as [1, 3, 2] */
-      firingOrder?: null | number[];
-      ratedFlow?: null | components['schemas']['QuantityDto'];
-      rodDiameter?: null | components['schemas']['QuantityDto'];
-      /** @description the pull stroke discharges */
-      pullDischarges?: null | boolean;
-      /**
-       * Format: double
-       * @description clearance volume over swept volume
-       */
-      clearance?: null | number;
-      /**
-       * Format: double
-       * @description valve slip when healthy, a share
-       */
-      slip?: null | number;
-      requiredHead?: null | components['schemas']['QuantityDto'];
-      /** @description trapped-pressure or flow-actuated */
-      unloaderType?: null | string;
-      oilPistonDiameter?: null | components['schemas']['QuantityDto'];
-      shiftTime?: null | components['schemas']['QuantityDto'];
-    };
-    PumpRequest: {
-      tag: null | string;
-      name: null | string;
-      duty: null | string;
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-      /** @description true where a value that was asked back is really so */
-      sure?: null | boolean;
-    };
-    PumpResource: {
-      id: string;
-      tag: string;
-      name: string;
-      duty: string;
-      pump: components['schemas']['PumpDto'];
-      setup: components['schemas']['SetupDto'];
-      /** Format: int32 */
-      version: number;
-      /** @description what stands on and around it, as entries of the catalogue ask for it */
-      fittings: string[];
-      /** @description the maker's figures and the shop's own for its service */
-      sheet: components['schemas']['PumpSheetDto'];
-    };
-    /** @description What the shop knows of this pump beyond the sheet that ships. */
-    PumpSheetDto: {
-      /** @description id of the sheet where the pump has two */
-      id?: null | string;
-      /** @description ids of the choices made where the sheet has versions */
-      choices?: null | string[];
-      /** @description torque of a group of bolts by its id */
-      torques?: null | {
-        [key: string]: components['schemas']['QuantityDto'];
-      };
-      /** @description the bolts of a group by its id */
-      bolts?: null | {
-        [key: string]: components['schemas']['BoltMakeDto'];
-      };
-      kits?: null | components['schemas']['KitDto'][];
-      /** @description price of one part by its id, where it is bought by itself */
-      prices?: null | {
-        [key: string]: number;
-      };
-      /** @description size of an o-ring or seal by the part’s id */
-      sizes?: null | {
-        [key: string]: string;
-      };
-      /** @description limits by part and what is measured: “plunger: diameter” */
-      limits?: null | {
-        [key: string]: components['schemas']['LimitDto'];
-      };
-      oil?: null | string;
-      grease?: null | string;
-      interval?: null | components['schemas']['IntervalDto'];
-      /**
-       * Format: double
-       * @description what a new pump costs
-       */
-      newPump?: null | number;
-      photos?: null | components['schemas']['PhotoOfDto'][];
-    };
-    PumpSheetRequest: {
-      sheet: null | components['schemas']['PumpSheetDto'];
-      /** @description true where a torque that was asked back is really so */
-      sure?: null | boolean;
-    };
-    /** @description What closed cases of one type of pump turned out to be, and since when they count. */
-    PumpTypeRecord: {
-      pumpType: string;
-      /** Format: int32 */
-      cases: number;
-      /** Format: date-time */
-      since: null | string;
-      found: components['schemas']['FoundDto'][];
-    };
-    /** @description What came of a list of pumps. */
-    PumpsTakenResponse: {
-      /** Format: int32 */
-      added: number;
-      alreadyHere: string[];
-    };
-    /** @description A value with its unit, as typed: { "value": 142, "unit": "bar" }. */
-    QuantityDto: {
-      /** Format: double */
-      value: number;
-      unit: string;
-    };
-    /** @description A number read at the pump. */
-    ReadingDto: {
-      quantity: null | string;
-      value: null | components['schemas']['QuantityDto'];
-      uncertainty?: null | components['schemas']['QuantityDto'];
-      to?: null | components['schemas']['QuantityDto'];
-      /** @description before or after a mend; what was read before no longer counts once something was read after */
-      at?: null | string;
-      /** @description what the verdict calls it; readings[0] and so on where nothing is said */
-      id?: null | string;
-    };
-    ReadingEntryDto: {
-      id: string;
-      quantity: string;
-      value: components['schemas']['QuantityDto'];
-      uncertainty: null | components['schemas']['QuantityDto'];
-      to: null | components['schemas']['QuantityDto'];
-      at: null | string;
-      /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
-      judged: boolean;
-    };
-    /** @description What a report says, on paper and on screen. */
-    ReportContentDto: {
-      shop: string;
-      title: string;
-      subtitle: string;
-      /** @description the page to read: what was wrong, what was done, what it comes to */
-      summary: string[];
-      sections: components['schemas']['ReportSectionDto'][];
-    };
-    /** @description What stands at a place of a drawing. */
-    ReportMarkDto: {
-      /** @description fine, worn or failed */
-      state: string;
-      words: string;
-    };
-    /** @description A photograph on a report and what it shows. */
-    ReportPhotoDto: {
-      hash: string;
-      caption: string;
-    };
-    /** @description A drawing on a report and what it shows. */
-    ReportPictureDto: {
-      picture: components['schemas']['PictureDto'];
-      caption: string;
-      /** @description by key of the shape */
-      marks?: null | {
-        [key: string]: components['schemas']['ReportMarkDto'];
-      };
-    };
-    ReportResponse: {
-      content: components['schemas']['ReportContentDto'];
-      signed: null | components['schemas']['SignedReportDto'];
-      revisions: components['schemas']['SignedReportDto'][];
-      /** @description true where the case went on since it was signed */
-      changedSince: boolean;
-      /**
-       * Format: int32
-       * @description of the case as it stands: what signing it answers for
-       */
-      caseVersion: number;
-    };
-    /** @description A section: sentences, then a table, then drawings and photographs; what is empty is left out. */
-    ReportSectionDto: {
-      id: string;
-      title: string;
-      /** @description true for what a short copy for the customer leaves out */
-      inner: boolean;
-      lines: string[];
-      table: null | components['schemas']['ReportTableDto'];
-      pictures: components['schemas']['ReportPictureDto'][];
-      photos: components['schemas']['ReportPhotoDto'][];
-    };
-    /** @description A table: its columns and rows; the first column is what a row is about. */
-    ReportTableDto: {
-      columns: string[];
-      rows: string[][];
-    };
-    /** @description The second suspect and what would have to be true for it to lead. */
-    RivalDto: {
-      fault: string;
-      name: string;
-      check: null | string;
-      answer: null | string;
-      /** Format: double */
-      probability: number;
-      text: string;
-    };
-    /** @description A run of hose or pipe. */
-    RunDto: {
-      length: null | components['schemas']['QuantityDto'];
-      bore: null | components['schemas']['QuantityDto'];
-      /** @description hose, steel or plastic */
-      material?: null | string;
-      /**
-       * Format: double
-       * @description loss coefficients of fittings, in velocity heads
-       */
-      fittings?: null | number;
-    };
-    /** @description The control’s screw: how high it stood, where it should come to, what was read on the way. */
-    ScrewDto: {
-      /** @description as measured before it was backed off: "14 mm, nut 3 threads" */
-      height?: null | string;
-      target?: null | components['schemas']['QuantityDto'];
-      limits?: null | components['schemas']['PressureLimitDto'][];
-      moves?: null | components['schemas']['ScrewMoveDto'][];
-    };
-    /** @description What was read after a turn of the screw. */
-    ScrewMoveDto: {
-      /**
-       * Format: double
-       * @description turns in since the first reading, in all; below 0 for out
-       */
-      turns: null | number;
-      running: null | components['schemas']['QuantityDto'];
-      spike?: null | components['schemas']['QuantityDto'];
-      /** @description none, some or most: what came out of the bypass with the outlet open */
-      bypass?: null | string;
-    };
-    ServicePlaceDto: {
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      end: null | string;
-    };
-    ServicePlanRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup?: null | components['schemas']['SetupDto'];
-      targets?: null | components['schemas']['ServiceTargetDto'][];
-      /** @description what-failed or whole-set */
-      scope?: null | string;
-      sheet?: null | components['schemas']['PumpSheetDto'];
-    };
-    ServicePlanResponse: {
-      sheet: string;
-      name: string;
-      opens: components['schemas']['PartAtDto'][];
-      stays: components['schemas']['PartNameDto'][];
-      steps: components['schemas']['ServiceStepDto'][];
-      parts: components['schemas']['PartCountDto'][];
-      kits: components['schemas']['KitCountDto'][];
-      /** @description parts that no kit holds, by id */
-      besideKits: {
-        [key: string]: number;
-      };
-      bolts: components['schemas']['BoltGroupDto'][];
-      inspect: components['schemas']['InspectionDto'][];
-      hazards: components['schemas']['HazardDto'][];
-      tools: string[];
-      consumables: string[];
-      leave: string[];
-      /** Format: double */
-      minutes: number;
-      /** @description what lies in each cavity that is opened */
-      stacks: components['schemas']['StackDto'][];
-      /** @description every place that is looked at, seen from above */
-      map: components['schemas']['PictureDto'];
-      /** @description what to do with a part that will not come */
-      stuck: string[];
-      /** @description what can be found, by kind of part */
-      kinds: components['schemas']['PartKindDto'][];
-      cost: null | components['schemas']['PartsCostDto'];
-    };
-    ServiceStepDto: {
-      id: string;
-      stage: string;
-      text: string;
-      why: null | string;
-      mind: string[];
-      tools: string[];
-      better: null | string;
-      consumables: string[];
-      hazards: string[];
-      machine: string;
-      /** Format: double */
-      minutes: number;
-      part: null | string;
-      /** @description group of bolts that is worked */
-      bolts: null | string;
-      places: components['schemas']['StepPlaceDto'][];
-      /** @description a tick that the part looks the right way */
-      facing: boolean;
-      /** @description where practitioners do it in two ways: both, and why it is done like this */
-      schools: null | string;
-    };
-    /** @description A part to renew or mend, or a fault; with its place where it has one. */
-    ServiceTargetDto: {
-      /** @description id of a part of the sheet, such as valve */
-      part?: null | string;
-      /** @description id of a fault instead: every part at which it is mended */
-      fault?: null | string;
-      /** Format: int32 */
-      cylinder?: null | number;
-      /** @description inlet or discharge */
-      side?: null | string;
-      /** @description left or right, on an intensifier */
-      end?: null | string;
-    };
-    SettingFitDto: {
-      /**
-       * Format: double
-       * @description what one turn is worth; null while too little was read
-       */
-      barPerTurn: null | number;
-      /**
-       * Format: double
-       * @description one sigma of a reading, bar
-       */
-      sigma: number;
-      /**
-       * Format: double
-       * @description turns at which the nozzle takes all; null while that was not seen
-       */
-      kneeTurns: null | number;
-      kneePressure: null | components['schemas']['QuantityDto'];
-    };
-    SettingNextDto: {
-      /** @description turn, reseat (shut, open, read again), back, stop or done */
-      do: string;
-      /**
-       * Format: double
-       * @description signed, in is above 0; at most a quarter
-       */
-      turns: null | number;
-      expected: null | components['schemas']['ExpectedDto'];
-      why: string;
-    };
-    /** @description How it is run, as the technician believes. */
-    SetupDto: {
-      speed: null | components['schemas']['QuantityDto'];
-      nozzle: null | components['schemas']['NozzleDto'];
-      controlSetting?: null | components['schemas']['QuantityDto'];
-      /** @description hose, rigid or unknown */
-      line?: null | string;
-      /** @description water, seawater, brine, glycol or oil */
-      liquid?: null | string;
-      temperature?: null | components['schemas']['QuantityDto'];
-      supplyPressure?: null | components['schemas']['QuantityDto'];
-      voltage?: null | components['schemas']['QuantityDto'];
-      /**
-       * Format: double
-       * @description seawater g/kg, brine and glycol per cent, oil its viscosity grade
-       */
-      liquidStrength?: null | number;
-      drive?: null | components['schemas']['DriveDto'];
-      inlet?: null | components['schemas']['InletDto'];
-      outlet?: null | components['schemas']['RunDto'];
-      dampener?: null | components['schemas']['DampenerDto'];
-      relief?: null | components['schemas']['QuantityDto'];
-      /** @description inlet or outlet */
-      injector?: null | string;
-      /** @description working, or bypassing with the outlet shut */
-      state?: null | string;
-      oilPressure?: null | components['schemas']['QuantityDto'];
-      gaugeSpan?: null | components['schemas']['QuantityDto'];
-      /** @description what nobody said and was filled in from the plate: speed, nozzle, controlSetting */
-      assumed?: null | string[];
-    };
-    SeverityDto: {
-      /** Format: double */
-      middle: number;
-      /** Format: double */
-      low: number;
-      /** Format: double */
-      high: number;
-      zero: string;
-      one: string;
-    };
-    ShapeDto: {
-      /** @description outline, line, disc or words */
-      kind: string;
-      /** @description part, house, leader, name, note or aside: what it stands for */
-      ink: string;
-      points: components['schemas']['PointDto'][];
-      /** @description what it belongs to: a part, a bolt, a place */
-      key: null | string;
-      /** Format: double */
-      radius: null | number;
-      text: null | string;
-      /** @description start, middle or end */
-      anchor: null | string;
-    };
-    /** @description One sheet by which a pump is opened: versions, bolts with their torque or what stands in for it, parts. */
-    SheetOfPump: {
-      id: string;
-      name: string;
-      beside: boolean;
-      versions: components['schemas']['SheetVersionDto'][];
-      groups: components['schemas']['BoltGroupDto'][];
-      parts: components['schemas']['SheetPartDto'][];
-    };
-    SheetPartDto: {
-      part: string;
-      name: string;
-      /**
-       * Format: int32
-       * @description how many this pump has
-       */
-      count: number;
-      renewed: boolean;
-      /** @description what is measured at it */
-      measured: string[];
-    };
-    SheetVersionDto: {
-      id: string;
-      name: string;
-      choices: components['schemas']['PartNameDto'][];
-    };
-    /** @description What can be noted of a pump: its sheets, and choices between them where there are several. */
-    SheetsOfPumpResponse: {
-      choices: components['schemas']['PartNameDto'][];
-      sheets: components['schemas']['SheetOfPump'][];
-      sizes: string[];
-      grades: string[];
-      currency: string;
-    };
-    /** @description What a shop says of itself. */
-    ShopDto: {
-      /** @description as it stands on reports */
-      name?: null | string;
-      currency?: null | string;
-      /**
-       * Format: double
-       * @description what an hour of a technician costs
-       */
-      workPerHour?: null | number;
-      /** Format: double */
-      energyPerKwh?: null | number;
-      /** Format: double */
-      waterPerM3?: null | number;
-      /**
-       * Format: double
-       * @description from which share of a new pump on a repair is weighed against replacing it
-       */
-      replaceAbove?: null | number;
-    };
-    /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
-    ShopFileDto: {
-      name: string;
-      inUse: boolean;
-      trouble: null | string;
-    };
-    ShutReadAtDto: {
-      by: string;
-      /** Format: date-time */
-      at: string;
-      running: null | components['schemas']['QuantityDto'];
-      spike: null | components['schemas']['QuantityDto'];
-      from: null | components['schemas']['QuantityDto'];
-      to: null | components['schemas']['QuantityDto'];
-      /** Format: double */
-      seconds: null | number;
-      restart: null | string;
-    };
-    /** @description What was read with the outlet shut. */
-    ShutReadDto: {
-      by?: null | string;
-      running?: null | components['schemas']['QuantityDto'];
-      spike?: null | components['schemas']['QuantityDto'];
-      from?: null | components['schemas']['QuantityDto'];
-      to?: null | components['schemas']['QuantityDto'];
-      /**
-       * Format: double
-       * @description between the two
-       */
-      seconds?: null | number;
-      /** @description easy or hard */
-      restart?: null | string;
-    };
-    SignReportRequest: {
-      by?: null | string;
-      witness?: null | string;
-      gauge?: null | string;
-      wrench?: null | string;
-    };
-    SignedAtDto: {
-      by: string;
-      /** Format: date-time */
-      at: string;
-    };
-    /** @description Who ticked something. */
-    SignedDto: {
-      by?: null | string;
-    };
-    /** @description Who signed a report, and with what it was measured. */
-    SignedReportDto: {
-      /** Format: int32 */
-      revision: number;
-      /** Format: date-time */
-      at: string;
-      by: string;
-      witness: null | string;
-      gauge: null | string;
-      wrench: null | string;
-    };
-    SimulationRequest: {
-      pump: null | components['schemas']['PumpDto'];
-      setup: null | components['schemas']['SetupDto'];
-      faults?: null | components['schemas']['FaultLoadDto'][];
-      plan?: null | components['schemas']['PlanDto'];
-    };
-    SimulationResponse: {
-      means: components['schemas']['MeansDto'];
-      trace: components['schemas']['TraceDto'];
-      /** Format: int32 */
-      steps: number;
-      /** Format: int32 */
-      halvedSteps: number;
-      working: components['schemas']['WorkingDto'];
-    };
-    SpeedMoveDto: {
-      /**
-       * Format: double
-       * @description seconds from the start
-       */
-      at: number;
-      /**
-       * Format: double
-       * @description share of the set-up's speed
-       */
-      share: number;
-    };
-    /** @description What changes with speed: margin over the head required at the inlet, and where it runs then. */
-    SpeedPointDto: {
-      /** Format: double */
-      rpm: number;
-      /** Format: double */
-      marginMetres: number;
-      /** Format: double */
-      pressure: number;
-      /** Format: double */
-      flow: number;
-    };
-    StackDto: {
-      id: string;
-      name: string;
-      /** @description valve, inlet, discharge, cylinder or pump: how often it is there */
-      per: string;
-      /** @description ids of the parts in it */
-      parts: string[];
-      drawing: components['schemas']['PictureDto'];
-    };
-    StageRequest: {
-      stage: null | string;
-    };
-    /** @description A place at which a step is done, with the key of its tick. */
-    StepPlaceDto: {
-      /** @description the tick of this step at this place */
-      tick: string;
-      /** Format: int32 */
-      cylinder: null | number;
-      side: null | string;
-      end: null | string;
-    };
-    StepReadAtDto: {
-      by: string;
-      /** Format: date-time */
-      at: string;
-      pressure: components['schemas']['QuantityDto'];
-      nozzleFlow: null | components['schemas']['QuantityDto'];
-      bypassFlow: null | components['schemas']['QuantityDto'];
-      swing: null | components['schemas']['QuantityDto'];
-    };
-    /** @description What was read while a pressure was held. */
-    StepReadDto: {
-      by?: null | string;
-      pressure?: null | components['schemas']['QuantityDto'];
-      nozzleFlow?: null | components['schemas']['QuantityDto'];
-      bypassFlow?: null | components['schemas']['QuantityDto'];
-      swing?: null | components['schemas']['QuantityDto'];
-    };
-    /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
-    StopNowDto: {
-      id: string;
-      text: string;
-      why: string;
-      sources: string[];
-    };
-    SumDto: {
-      id: string;
-      name: string;
-      purpose: string;
-      fromPump: boolean;
-      fields: components['schemas']['SumFieldDto'][];
-      hazards: string[];
-    };
-    SumFieldDto: {
-      id: string;
-      name: string;
-      unit: string;
-      units: string[];
-      optional: boolean;
-      /** Format: double */
-      usual: null | number;
-      choices: components['schemas']['ChoiceDto'][];
-    };
-    /** @description Entries by field; picks for fields with choices. */
-    SumRequest: {
-      entries: null | {
-        [key: string]: components['schemas']['QuantityDto'];
-      };
-      picks?: null | {
-        [key: string]: string;
-      };
-    };
-    SumResponse: {
-      results: components['schemas']['SumResultDto'][];
-    };
-    SumResultDto: {
-      figure: components['schemas']['FigureDto'];
-      /** @description Quantities of a case this can be entered as. */
-      readings: string[];
-    };
-    SuspectDto: {
-      fault: string;
-      name: string;
-      part: string;
-      side: null | string;
-      /** Format: double */
-      probability: number;
-      /** Format: double */
-      prior: number;
-      hunch: string;
-      severity: components['schemas']['SeverityDto'];
-      locations: components['schemas']['LocationDto'][];
-      evidence: components['schemas']['EvidenceDto'][];
-      /** Format: double */
-      togetherDecibans: number;
-      how: string;
-      causes: string[];
-      action: string;
-      actionName: string;
-      /** Format: double */
-      mendMinutes: number;
-      hazards: components['schemas']['HazardDto'][];
-    };
-    /** @description A step that was done, at one place. */
-    TickDto: {
-      /** @description who */
-      by?: null | string;
-      /** @description with which wrench, and when that was checked */
-      wrench?: null | string;
-      /**
-       * Format: int32
-       * @description bolts done so far, pass by pass; left out once the step is done
-       */
-      taps?: null | number;
-    };
-    TickedDto: {
-      by: string;
-      /** Format: date-time */
-      at: string;
-      wrench: null | string;
-      /** Format: int32 */
-      taps: null | number;
-    };
-    /** @description Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest. */
-    TraceDto: {
-      seconds: number[];
-      turns: number[];
-      head: number[];
-      gun: number[];
-      inlet: number[];
-      nozzleFlow: number[];
-      bypassFlow: number[];
-      inletValves: number[];
-      dischargeValves: number[];
-      chambers: number[][];
-    };
-    /** @description Flow within a turn, over its mean. */
-    TurnPointDto: {
-      /** Format: double */
-      degrees: number;
-      /** Format: double */
-      flowOverMean: number;
-    };
-    /** @description Why there is no verdict; take the entry out that stands in its way. */
-    VerdictTroubleDto: {
-      field: string;
-      text: string;
-      /** @description the entry that cannot be, where it is one */
-      entry: null | string;
-    };
-    /** @description What changes in the work: each entry by its key. */
-    WorkChangeDto: {
-      plan?: null | components['schemas']['WorkPlanDto'];
-      acknowledged?: null | components['schemas']['AcknowledgedDto'];
-      /** @description true where the pump ran again: hazards are read anew before it is opened */
-      ranAgain?: null | boolean;
-      /** @description by tick of the plan */
-      steps?: null | {
-        [key: string]: components['schemas']['TickDto'];
-      };
-      /** @description ticks that are taken back */
-      stepsBack?: null | string[];
-      /** @description by id of the place in the map */
-      found?: null | {
-        [key: string]: components['schemas']['FoundPartDto'];
-      };
-      /** @description places that were not looked at after all */
-      foundBack?: null | string[];
-    };
-    /** @description The work at a case as it stands. */
-    WorkDto: {
-      plan: null | components['schemas']['WorkPlanDto'];
-      acknowledged: null | components['schemas']['AcknowledgedAtDto'];
-      steps: {
-        [key: string]: components['schemas']['TickedDto'];
-      };
-      found: {
-        [key: string]: components['schemas']['FoundPartAtDto'];
-      };
-    };
-    /** @description What is to be opened. */
-    WorkPlanDto: {
-      targets?: null | components['schemas']['ServiceTargetDto'][];
-      /** @description what-failed or whole-set */
-      scope?: null | string;
-    };
-    WorkingDto: {
-      formula: string;
-      equation: string;
-      inputs: components['schemas']['WorkingInputDto'][];
-      source: string;
-    };
-    WorkingInputDto: {
-      symbol: string;
-      name: string;
-      value: string;
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+    schemas: {
+        AcknowledgedAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            hazards: string[];
+        };
+        /** @description Hazards that somebody read and answers for. */
+        AcknowledgedDto: {
+            by?: null | string;
+            hazards?: null | string[];
+        };
+        ActionDto: {
+            action: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            /** Format: double */
+            mendMinutes: number;
+        };
+        /** @description How likely it is to be opened again before its next service. */
+        AgainDto: {
+            /**
+             * Format: double
+             * @description chance from what is known, 0 to 1
+             */
+            atLeast: number;
+            /** @description about whose life nothing is known */
+            unknown: string[];
+        };
+        AnswerDto: {
+            id: string;
+            text: string;
+            healthy: boolean;
+            at: string;
+            /** @description Where it is entered, if not where its cue is. */
+            place: null | string;
+        };
+        /** @description Something nobody said, what is taken in its place, and why. */
+        AssumptionDto: {
+            field: string;
+            name: string;
+            value: string;
+            why: string;
+        };
+        BandPartDto: {
+            cause: string;
+            halfWidth: components["schemas"]["QuantityDto"];
+        };
+        BeforeAfterDto: {
+            quantity: string;
+            name: string;
+            before: null | components["schemas"]["QuantityDto"];
+            after: null | components["schemas"]["QuantityDto"];
+        };
+        BoltGroupDto: {
+            group: string;
+            name: string;
+            /** @description true where size and grade give an estimate for want of the maker's figure */
+            ceiling: boolean;
+            pattern: string;
+            places: components["schemas"]["BoltPlaceDto"][];
+            loosen: number[];
+            start: number[];
+            snug: number[];
+            tighten: number[];
+            passes: components["schemas"]["BoltPassDto"][];
+            torque: null | components["schemas"]["QuantityDto"];
+            /** @description sheet, estimate (the bolt’s ceiling), or none: then the maker's sheet has to be found */
+            basis: string;
+            /** @description the torque in newton metres, foot-pounds and inch-pounds */
+            inAllUnits: string[];
+            /** @description asked where the torque is hard to believe */
+            doubt: null | string;
+            note: null | string;
+            /** @description how the thread is dressed, where it was noted: a torque holds for that only */
+            dressing: null | string;
+            drawing: components["schemas"]["PictureDto"];
+        };
+        /** @description A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing. */
+        BoltMakeDto: {
+            /** @description M5 to M24 */
+            size?: null | string;
+            /** @description 5.6, 8.8, 10.9, 12.9 or A2-70 */
+            grade?: null | string;
+            /** @description steel, brass, aluminium or plastic: what it is screwed into */
+            thread?: null | string;
+            /** @description dry, oiled, anti-seize, sealer or locker */
+            dressing?: null | string;
+        };
+        BoltPassDto: {
+            /** Format: double */
+            share: number;
+            torque: null | components["schemas"]["QuantityDto"];
+            inAllUnits: string[];
+        };
+        BoltPlaceDto: {
+            /** Format: int32 */
+            number: number;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        CaseResource: {
+            id: string;
+            /** Format: int32 */
+            version: number;
+            pump: components["schemas"]["PumpResource"];
+            complaint: string;
+            stage: string;
+            closed: null | string;
+            /** Format: date-time */
+            openedAt: string;
+            readings: components["schemas"]["ReadingEntryDto"][];
+            cues: components["schemas"]["CueEntryInForceDto"][];
+            context: string[];
+            facts: {
+                [key: string]: string;
+            };
+            changes: components["schemas"]["ChangeDto"][];
+            undo: null | string;
+            redo: null | string;
+            diagnosis: null | components["schemas"]["DiagnosisResponse"];
+            trouble: null | components["schemas"]["VerdictTroubleDto"];
+            hours: components["schemas"]["PartHoursDto"][];
+            couldNot: string[];
+            limits: components["schemas"]["LimitsDto"];
+            found: {
+                [key: string]: number;
+            };
+            /** @description the work at the pump: what is planned, done and found */
+            work: components["schemas"]["WorkDto"];
+            /** @description the proof after it: what was ticked, timed and read */
+            proof: components["schemas"]["ProofDto"];
+        };
+        CaseSummary: {
+            id: string;
+            pumpId: string;
+            tag: string;
+            pumpName: string;
+            duty: string;
+            complaint: string;
+            stage: string;
+            /** Format: date-time */
+            openedAt: string;
+            /** Format: date-time */
+            changedAt: string;
+            closed: null | string;
+            leader: null | components["schemas"]["LeaderDto"];
+            /** Format: int32 */
+            entries: number;
+        };
+        ChangeDto: {
+            /** Format: int32 */
+            number: number;
+            says: string;
+            /** Format: date-time */
+            at: string;
+            undone: boolean;
+        };
+        /** @description One action of the technician: readings and answers entered, entries taken back, facts set. Saved as one, undone as one. */
+        ChangeRequest: {
+            says?: null | string;
+            readings?: null | components["schemas"]["ReadingDto"][];
+            cues?: null | components["schemas"]["CueDto"][];
+            remove?: null | string[];
+            context?: null | string[];
+            facts?: null | {
+                [key: string]: string;
+            };
+            hours?: null | components["schemas"]["PartHoursDto"][];
+            /** @description cues and quantities tried in vain; replaces what was entered before */
+            couldNot?: null | string[];
+            limits?: null | components["schemas"]["LimitsDto"];
+            work?: null | components["schemas"]["WorkChangeDto"];
+            proof?: null | components["schemas"]["ProofChangeDto"];
+            /** @description true keeps earlier readings of the same quantity: they are combined */
+            again?: null | boolean;
+            /** @description true where a reading that was asked back is really so */
+            sure?: null | boolean;
+        };
+        CheckAnswerDto: {
+            answer: string;
+            text: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            /** Format: double */
+            probability: number;
+            then: string;
+            /** @description who would lead then */
+            leader: string;
+            /** Format: double */
+            leaderProbability: number;
+        };
+        ChoiceDto: {
+            id: string;
+            text: string;
+        };
+        ComparisonDto: {
+            quantity: string;
+            name: string;
+            short: string;
+            place: string;
+            read: components["schemas"]["QuantityDto"];
+            expected: components["schemas"]["QuantityDto"];
+            low: components["schemas"]["QuantityDto"];
+            high: components["schemas"]["QuantityDto"];
+            /** Format: double */
+            sigmas: number;
+        };
+        /** @description A set-up with everything in it that a verdict needs, and what of it was assumed. */
+        CompletedSetup: {
+            setup: components["schemas"]["SetupDto"];
+            assumed: components["schemas"]["AssumptionDto"][];
+        };
+        ContextDto: {
+            id: string;
+            name: string;
+            excludes: string[];
+        };
+        ContradictionDto: {
+            source: string;
+            text: string;
+            /** Format: double */
+            sigmas: number;
+        };
+        ControlSettingRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            /** @description ratings of whatever else stands under this pressure */
+            limits: null | components["schemas"]["PressureLimitDto"][];
+            target: null | components["schemas"]["QuantityDto"];
+            /** @description readings in the order in which they were taken; none at first */
+            moves?: null | components["schemas"]["ScrewMoveDto"][];
+        };
+        ControlSettingResponse: {
+            fit: components["schemas"]["SettingFitDto"];
+            next: components["schemas"]["SettingNextDto"];
+            nearestLimit: components["schemas"]["PressureLimitDto"];
+            limits: components["schemas"]["PressureLimitDto"][];
+        };
+        /** @description What an hour of running with these faults costs beyond the same work done by the sound pump. */
+        CostDto: {
+            /** Format: double */
+            kilowattHours: number;
+            /** Format: double */
+            waterCubicMetres: number;
+            /**
+             * Format: double
+             * @description How much longer the same work takes, a share; null when nothing comes out at all.
+             */
+            longerBy: null | number;
+            /** Format: double */
+            money: number;
+            prices: components["schemas"]["PricesDto"];
+            /** @description The same as figures that open: wasted-power, lost-water, longer, money. */
+            figures: components["schemas"]["FigureDto"][];
+        };
+        /** @description A cue as answered. */
+        CueDto: {
+            cue: null | string;
+            answer: null | string;
+            /** Format: int32 */
+            cylinder?: null | number;
+            side?: null | string;
+            /** Format: double */
+            dropsPerMinute?: null | number;
+            /** @description left or right, on an intensifier; the left one is also cylinder 1 */
+            end?: null | string;
+            /** @description it runs rather than drips: more than anyone counts */
+            stream?: null | boolean;
+            /** @description running: drips only while the pump runs; standing: also while it stands */
+            when?: null | string;
+            /** @description before or after a mend; once anything was entered after one, only that counts */
+            at?: null | string;
+            /** @description what the verdict calls it; cues[0] and so on where nothing is said */
+            id?: null | string;
+        };
+        CueEntryDto: {
+            id: string;
+            name: string;
+            place: string;
+            question: string;
+            kind: string;
+            reveals: boolean;
+            answers: components["schemas"]["AnswerDto"][];
+        };
+        CueEntryInForceDto: {
+            id: string;
+            cue: string;
+            answer: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            /** Format: double */
+            dropsPerMinute: null | number;
+            stream: boolean;
+            when: null | string;
+            at: null | string;
+            says: string;
+            tag: string;
+            /** @description false where it does not count */
+            judged: boolean;
+        };
+        CurvePointDto: {
+            /** Format: double */
+            pressure: number;
+            /**
+             * Format: double
+             * @description What the pump sends forward at that pressure.
+             */
+            pumpFlow: number;
+            /** Format: double */
+            nozzleFlow: number;
+            /** Format: double */
+            pumpLow: number;
+            /** Format: double */
+            pumpHigh: number;
+            /**
+             * Format: double
+             * @description Taken from the driver if it worked there.
+             */
+            shaftKilowatt: number;
+        };
+        CurvesResponse: {
+            pressureUnit: string;
+            flowUnit: string;
+            points: components["schemas"]["CurvePointDto"][];
+            operating: components["schemas"]["CurvePointDto"];
+            /** Format: double */
+            setting: null | number;
+            bySpeed: components["schemas"]["SpeedPointDto"][];
+            operatingSpeed: components["schemas"]["SpeedPointDto"];
+            turn: components["schemas"]["TurnPointDto"][];
+        };
+        DampenerDto: {
+            gasVolume: null | components["schemas"]["QuantityDto"];
+            charge: null | components["schemas"]["QuantityDto"];
+        };
+        DiagnosisRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            readings?: null | components["schemas"]["ReadingDto"][];
+            cues?: null | components["schemas"]["CueDto"][];
+            context?: null | string[];
+            hours?: null | components["schemas"]["PartHoursDto"][];
+            /** @description what was found in closed cases of such pumps: times by fault */
+            found?: null | {
+                [key: string]: number;
+            };
+            /** @description cues and quantities tried in vain: no evidence, not asked for again */
+            couldNot?: null | string[];
+            limits?: null | components["schemas"]["LimitsDto"];
+        };
+        DiagnosisResponse: {
+            actions: components["schemas"]["ActionDto"][];
+            suspects: components["schemas"]["SuspectDto"][];
+            ledger: components["schemas"]["LedgerDto"];
+            contradictions: components["schemas"]["ContradictionDto"][];
+            nextChecks: components["schemas"]["NextCheckDto"][];
+            comparisons: components["schemas"]["ComparisonDto"][];
+            expectation: components["schemas"]["FigureDto"][];
+            /** Format: int32 */
+            considered: number;
+            pairs: components["schemas"]["PairDto"][];
+            /** Format: double */
+            twoAtOnce: number;
+            openNow: components["schemas"]["OpenNowDto"];
+            rival: null | components["schemas"]["RivalDto"];
+            /** @description what was seen that must stop the pump at once; no check on the running pump is proposed after it */
+            stopNow: components["schemas"]["StopNowDto"][];
+        };
+        /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
+        DriveDto: {
+            /** @description motor or engine */
+            kind: null | string;
+            ratedPower: null | components["schemas"]["QuantityDto"];
+            /** Format: int32 */
+            poles?: null | number;
+            frequency?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description slip of a motor, droop of an engine at rated power, a share
+             */
+            droop?: null | number;
+            noLoadSpeed?: null | components["schemas"]["QuantityDto"];
+            driverPulley?: null | components["schemas"]["QuantityDto"];
+            pumpPulley?: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            gearRatio?: null | number;
+        };
+        EvidenceDto: {
+            source: string;
+            /** Format: double */
+            decibans: number;
+            text: string;
+            /** @description the same in a few words */
+            brief: string;
+        };
+        ExpectationRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            readings?: null | components["schemas"]["ReadingDto"][];
+            /** @description Faults to compute it with; a sound pump when empty. */
+            faults?: null | components["schemas"]["FaultLoadDto"][];
+            prices?: null | components["schemas"]["PricesDto"];
+        };
+        ExpectationResponse: {
+            figures: components["schemas"]["FigureDto"][];
+            power: components["schemas"]["PowerSplitDto"];
+            cost: null | components["schemas"]["CostDto"];
+        };
+        ExpectedDto: {
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            unit: string;
+        };
+        FaultDto: {
+            id: string;
+            name: string;
+            part: string;
+            side: null | string;
+            location: string;
+            how: string;
+            zero: string;
+            one: string;
+        };
+        /** @description A fault laid on a pump: severity 0 to 1, and where. */
+        FaultLoadDto: {
+            fault: null | string;
+            /** Format: double */
+            severity: null | number;
+            /** Format: int32 */
+            cylinder?: null | number;
+            side?: null | string;
+        };
+        FigureDto: {
+            id: string;
+            name: string;
+            value: components["schemas"]["QuantityDto"];
+            low: components["schemas"]["QuantityDto"];
+            high: components["schemas"]["QuantityDto"];
+            band: components["schemas"]["BandPartDto"][];
+            working: components["schemas"]["WorkingDto"];
+        };
+        FillRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+        };
+        FillResponse: {
+            entries: {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            picks: {
+                [key: string]: string;
+            };
+        };
+        FindingDto: {
+            id: string;
+            name: string;
+            /** @description worn or failed */
+            state: string;
+            cause: null | string;
+            /** @description what else to look at */
+            then: null | string;
+        };
+        FoundDto: {
+            fault: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+        };
+        FoundPartAtDto: {
+            state: string;
+            finding: null | string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+            note: null | string;
+            /** Format: double */
+            suctionSeconds: null | number;
+            moves: null | boolean;
+            measures: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            photos: string[];
+            /** @description what was measured beyond the limits of the pump's own figures, in words */
+            outside: string[];
+        };
+        /** @description What was found at one part in one place. */
+        FoundPartDto: {
+            /** @description fine, worn or failed */
+            state?: null | string;
+            /** @description id of a finding of its kind */
+            finding?: null | string;
+            by?: null | string;
+            note?: null | string;
+            /**
+             * Format: double
+             * @description seconds it held suction, by tool
+             */
+            suctionSeconds?: null | number;
+            /** @description true where it moved when pressed by hand */
+            moves?: null | boolean;
+            /** @description what was measured, by name */
+            measures?: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            /** @description hashes of photographs */
+            photos?: null | string[];
+        };
+        HazardDto: {
+            id: string;
+            text: string;
+        };
+        /** Format: binary */
+        IFormFile: string;
+        /** @description What became of a file. */
+        ImportResponse: {
+            caseId: string;
+            pumpId: string;
+            outcome: string;
+            says: string;
+            /** Format: int32 */
+            photos: number;
+        };
+        /** @description The suction side. */
+        InletDto: {
+            run: null | components["schemas"]["RunDto"];
+            level?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description strainer and foot valve, in velocity heads
+             */
+            strainer?: null | number;
+        };
+        InspectionDto: {
+            /** @description key of its cell in the map */
+            id: string;
+            part: string;
+            name: string;
+            place: components["schemas"]["ServicePlaceDto"];
+            look: string[];
+            kind: string;
+            measures: components["schemas"]["MeasureDto"][];
+        };
+        /** @description When it is due: after hours, or every so many changes of the seals. */
+        IntervalDto: {
+            /** Format: double */
+            hours?: null | number;
+            /** Format: int32 */
+            sealChanges?: null | number;
+        };
+        JotGapDto: {
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            length: number;
+            text: string;
+            problem: string;
+        };
+        JotItemDto: {
+            /** Format: int32 */
+            start: number;
+            /** Format: int32 */
+            length: number;
+            says: string;
+            reading: null | components["schemas"]["ReadingDto"];
+            cue: null | components["schemas"]["CueDto"];
+        };
+        JotRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            text: null | string;
+        };
+        JotResponse: {
+            items: components["schemas"]["JotItemDto"][];
+            notUnderstood: components["schemas"]["JotGapDto"][];
+            suggestions: string[];
+        };
+        KitCountDto: {
+            kit: string;
+            /** Format: int32 */
+            count: number;
+            covers: {
+                [key: string]: number;
+            };
+            leftOver: {
+                [key: string]: number;
+            };
+        };
+        /** @description A kit: how many of which part it holds. */
+        KitDto: {
+            name?: null | string;
+            holds?: null | {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description what one costs, in the shop’s currency
+             */
+            price?: null | number;
+        };
+        KnowledgeResponse: {
+            cues: components["schemas"]["CueEntryDto"][];
+            observables: components["schemas"]["ObservableDto"][];
+            contexts: components["schemas"]["ContextDto"][];
+            faults: components["schemas"]["FaultDto"][];
+            units: {
+                [key: string]: string[];
+            };
+            tools: string[];
+            hazards: components["schemas"]["HazardDto"][];
+            wearingParts: string[];
+            shopFile: components["schemas"]["ShopFileDto"];
+            shopSheets: components["schemas"]["ShopFileDto"];
+        };
+        LeaderDto: {
+            fault: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            hunch: string;
+        };
+        LedgerDto: {
+            displaced: components["schemas"]["LedgerTermDto"];
+            nozzle: components["schemas"]["LedgerTermDto"];
+            bypass: components["schemas"]["LedgerTermDto"];
+            outside: components["schemas"]["LedgerTermDto"];
+            missing: components["schemas"]["LedgerTermDto"];
+            /** Format: double */
+            missingShares: null | number;
+            /** Format: double */
+            missingSharesSigma: number;
+            missingMayBeInBypass: boolean;
+            text: string;
+            figures: components["schemas"]["FigureDto"][];
+        };
+        LedgerTermDto: {
+            flow: null | components["schemas"]["QuantityDto"];
+            sigma: null | components["schemas"]["QuantityDto"];
+            source: string;
+        };
+        /** @description Between which bounds something measured at a part must lie; either may be left out. */
+        LimitDto: {
+            least?: null | components["schemas"]["QuantityDto"];
+            most?: null | components["schemas"]["QuantityDto"];
+        };
+        /** @description What cannot or must not be done today. */
+        LimitsDto: {
+            /** @description tools that are not at hand */
+            without?: null | string[];
+            /** @description the plant must not be stopped */
+            keepRunning?: null | boolean;
+            /** Format: double */
+            mostMinutes?: null | number;
+            /** @description only what an apprentice may do alone */
+            apprentice?: null | boolean;
+            /** @description hazards nobody answers for today */
+            avoid?: null | string[];
+        };
+        LocationDto: {
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            /** Format: double */
+            probability: number;
+            end?: null | string;
+        };
+        /** @description Mean values over whole turns at the end of the run. */
+        MeansDto: {
+            pressure: components["schemas"]["QuantityDto"];
+            swing: components["schemas"]["QuantityDto"];
+            gunPressure: components["schemas"]["QuantityDto"];
+            highestPressure: components["schemas"]["QuantityDto"];
+            inletPressure: components["schemas"]["QuantityDto"];
+            lowestInletPressure: components["schemas"]["QuantityDto"];
+            nozzleFlow: components["schemas"]["QuantityDto"];
+            bypassFlow: components["schemas"]["QuantityDto"];
+            outsideFlow: components["schemas"]["QuantityDto"];
+            supplyFlow: components["schemas"]["QuantityDto"];
+            speed: components["schemas"]["QuantityDto"];
+            cavitates: boolean;
+            /** Format: double */
+            energyOff: number;
+            strokeSeconds: null | number[];
+        };
+        MeasureDto: {
+            name: string;
+            limit: null | components["schemas"]["LimitDto"];
+        };
+        /** @description Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words. */
+        NameplateResponse: {
+            plungerDiameter: components["schemas"]["QuantityDto"];
+            stroke: components["schemas"]["QuantityDto"];
+            ratedSpeed: components["schemas"]["QuantityDto"];
+            ratedFlow: components["schemas"]["QuantityDto"];
+            workedOut: null | string;
+            doubt: null | string;
+        };
+        NewCaseRequest: {
+            pumpId: null | string;
+            complaint: null | string;
+            context?: null | string[];
+        };
+        NextCheckDto: {
+            check: string;
+            name: string;
+            question: string;
+            how: string;
+            opens: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            putBackMinutes: number;
+            /** Format: double */
+            information: number;
+            /** Format: double */
+            informationPerMinute: number;
+            /** Format: double */
+            minutesToMend: number;
+            cue: null | string;
+            reading: null | string;
+            hazards: components["schemas"]["HazardDto"][];
+            answers: components["schemas"]["CheckAnswerDto"][];
+        };
+        /** @description What the nozzle passes, given in one of four ways; count of them side by side. */
+        NozzleDto: {
+            flow?: null | components["schemas"]["QuantityDto"];
+            at?: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            size?: null | number;
+            orifice?: null | components["schemas"]["QuantityDto"];
+            process?: null | components["schemas"]["ProcessDto"];
+            /** Format: int32 */
+            count?: null | number;
+        };
+        ObservableDto: {
+            id: string;
+            name: string;
+            /** @description one word for a label */
+            short: string;
+            place: string;
+            units: string[];
+        };
+        /** @description Whether opening now beats testing on: expected minutes to a mended, proved pump either way. */
+        OpenNowDto: {
+            recommended: boolean;
+            /** Format: double */
+            minutesIfTested: number;
+            /** Format: double */
+            minutesIfOpened: number;
+            bestCheck: null | string;
+            text: string;
+        };
+        OutletMoveDto: {
+            /**
+             * Format: double
+             * @description seconds from the start
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description 0 shut to 1 open
+             */
+            opening: number;
+        };
+        PairDto: {
+            faults: components["schemas"]["PairPartDto"][];
+            /** Format: double */
+            probability: number;
+        };
+        PairPartDto: {
+            fault: string;
+            name: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
+        };
+        PartAtDto: {
+            part: string;
+            name: string;
+            place: components["schemas"]["ServicePlaceDto"];
+        };
+        PartCountDto: {
+            part: string;
+            name: string;
+            /** Format: int32 */
+            count: number;
+            places: components["schemas"]["ServicePlaceDto"][];
+            why: string;
+        };
+        /** @description Hours a part has run since it was new. */
+        PartHoursDto: {
+            part: null | string;
+            /** Format: double */
+            hours: null | number;
+            /** Format: int32 */
+            cylinder?: null | number;
+        };
+        /** @description What can be found at one kind of part. */
+        PartKindDto: {
+            kind: string;
+            /** @description true for what is pressed by hand and tried by suction */
+            tested: boolean;
+            /** @description what is measured at it */
+            measured: string[];
+            findings: components["schemas"]["FindingDto"][];
+        };
+        PartNameDto: {
+            part: string;
+            name: string;
+        };
+        /** @description Money for parts, and what it leaves out for want of a price. */
+        PartsCostDto: {
+            /** Format: double */
+            parts: number;
+            currency: string;
+            withoutPrice: string[];
+        };
+        /** @description A photograph and what it shows. */
+        PhotoOfDto: {
+            hash?: null | string;
+            of?: null | string;
+        };
+        /** @description A photograph as it was kept; name it where it belongs. */
+        PhotoResource: {
+            hash: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            bytes: number;
+        };
+        PictureDto: {
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
+            shapes: components["schemas"]["ShapeDto"][];
+        };
+        PlanBranchDto: {
+            text: string;
+            /** Format: double */
+            probability: number;
+            leader: string;
+            /** Format: double */
+            leaderProbability: number;
+            next: null | components["schemas"]["PlanStepDto"];
+            ends: null | string;
+        };
+        /** @description What to run; everything may be left out. */
+        PlanDto: {
+            /** Format: double */
+            seconds?: null | number;
+            /** Format: double */
+            samplesPerSecond?: null | number;
+            /** Format: int32 */
+            stepsPerTurn?: null | number;
+            fromRest?: null | boolean;
+            /** Format: double */
+            rampSeconds?: null | number;
+            outlet?: null | components["schemas"]["OutletMoveDto"][];
+            speedMoves?: null | components["schemas"]["SpeedMoveDto"][];
+            noise?: null | components["schemas"]["QuantityDto"];
+            /** Format: int32 */
+            seed?: null | number;
+        };
+        /** @description One way to go about it. */
+        PlanOptionDto: {
+            /** @description leader, two or whole */
+            id: string;
+            name: string;
+            plan: components["schemas"]["WorkPlanDto"];
+            opens: string[];
+            renews: string[];
+            /** Format: double */
+            minutes: number;
+            cost: null | components["schemas"]["PartsCostDto"];
+            again: components["schemas"]["AgainDto"];
+            /** @description said where repairing comes near the price of a new pump */
+            replace: null | string;
+        };
+        /** @description Ways to go about it, side by side. */
+        PlanOptionsResponse: {
+            options: components["schemas"]["PlanOptionDto"][];
+            /** @description said where the leading suspect is not mended by opening the pump */
+            elsewhere: null | string;
+        };
+        /** @description The next three checks as a tree; no first step where opening beats testing already. */
+        PlanResponse: {
+            first: null | components["schemas"]["PlanStepDto"];
+        };
+        /** @description A check and where each of its answers leads. */
+        PlanStepDto: {
+            check: string;
+            name: string;
+            question: string;
+            /** Format: double */
+            minutes: number;
+            branches: components["schemas"]["PlanBranchDto"][];
+        };
+        /** @description A pump as far as it is known. */
+        PlateRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+        };
+        PointDto: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        /** @description Where the shaft's power goes. */
+        PowerSplitDto: {
+            shaft: components["schemas"]["QuantityDto"];
+            nozzle: components["schemas"]["QuantityDto"];
+            line: components["schemas"]["QuantityDto"];
+            bypass: components["schemas"]["QuantityDto"];
+            leaks: components["schemas"]["QuantityDto"];
+            friction: components["schemas"]["QuantityDto"];
+        };
+        PressureLimitDto: {
+            what: null | string;
+            pressure: null | components["schemas"]["QuantityDto"];
+        };
+        /** @description Prices in the shop's currency. */
+        PricesDto: {
+            /** Format: double */
+            energyPerKwh: number;
+            /** Format: double */
+            waterPerM3: number;
+            currency?: null | string;
+        };
+        /** @description A process with a back pressure instead of a nozzle: nothing below opensAt, then in proportion. */
+        ProcessDto: {
+            opensAt: null | components["schemas"]["QuantityDto"];
+            flow: null | components["schemas"]["QuantityDto"];
+            at: null | components["schemas"]["QuantityDto"];
+        };
+        ProofActDto: {
+            id: string;
+            text: string;
+            why: null | string;
+            mind: string[];
+            done: null | components["schemas"]["SignedAtDto"];
+        };
+        /** @description What changes in the proof: each entry by its key. */
+        ProofChangeDto: {
+            /** @description hazards that were read, by stage */
+            acknowledged?: null | {
+                [key: string]: components["schemas"]["SignedDto"];
+            };
+            /** @description ticks by stage and act: "stand.oil" */
+            acts?: null | {
+                [key: string]: components["schemas"]["SignedDto"];
+            };
+            actsBack?: null | string[];
+            /** @description steps of which the timer starts now */
+            started?: null | string[];
+            /** @description by step: "steps.75", "set.100" */
+            steps?: null | {
+                [key: string]: components["schemas"]["StepReadDto"];
+            };
+            stepsBack?: null | string[];
+            shut?: null | components["schemas"]["ShutReadDto"];
+            screw?: null | components["schemas"]["ScrewDto"];
+            verdict?: null | components["schemas"]["ProofSignedDto"];
+            /** @description true to prove it anew from the start; what was proved before stays among the changes */
+            anew?: null | boolean;
+        };
+        /** @description The proof of a case as it stands. */
+        ProofDto: {
+            acknowledged: {
+                [key: string]: components["schemas"]["SignedAtDto"];
+            };
+            acts: {
+                [key: string]: components["schemas"]["SignedAtDto"];
+            };
+            started: {
+                [key: string]: string;
+            };
+            steps: {
+                [key: string]: components["schemas"]["StepReadAtDto"];
+            };
+            shut: null | components["schemas"]["ShutReadAtDto"];
+            screw: null | components["schemas"]["ScrewDto"];
+            verdict: null | components["schemas"]["ProofSignedAtDto"];
+        };
+        ProofFigureDto: {
+            quantity: string;
+            name: string;
+            value: components["schemas"]["QuantityDto"];
+            low: components["schemas"]["QuantityDto"];
+            high: components["schemas"]["QuantityDto"];
+            read: null | components["schemas"]["QuantityDto"];
+            /** @description as-expected, doubtful or off; null where nothing was read */
+            standing: null | string;
+        };
+        ProofSignedAtDto: {
+            outcome: string;
+            remark: null | string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        /** @description What the technician makes of it. */
+        ProofSignedDto: {
+            /** @description pass, pass-with-remark or back */
+            outcome?: null | string;
+            remark?: null | string;
+            by?: null | string;
+        };
+        ProofStageDto: {
+            id: string;
+            name: string;
+            /** @description acts, steps, shut or set */
+            kind: string;
+            why: null | string;
+            /** @description why it may not be done on this pump */
+            forbidden: null | string;
+            hazards: components["schemas"]["HazardDto"][];
+            acknowledged: null | components["schemas"]["SignedAtDto"];
+            acts: components["schemas"]["ProofActDto"][];
+            steps: components["schemas"]["ProofStepDto"][];
+            /** @description what may drip at first */
+            runIn: null | string;
+            /** @description nothing, begun or done */
+            state: string;
+        };
+        ProofStepDto: {
+            id: string;
+            /** Format: double */
+            share: number;
+            /** @description to be held */
+            pressure: components["schemas"]["QuantityDto"];
+            /** Format: double */
+            seconds: number;
+            /**
+             * Format: date-time
+             * @description when its timer was started
+             */
+            started: null | string;
+            /** @description at the pressure that was read, or else at the one to be held */
+            figures: components["schemas"]["ProofFigureDto"][];
+            read: null | components["schemas"]["StepReadAtDto"];
+        };
+        /** @description The proof of a case: its stages with what is expected at each, what stands in its way, and what it comes to. */
+        ProofViewResponse: {
+            /**
+             * Format: date-time
+             * @description the server’s clock, by which timers run
+             */
+            now: string;
+            stages: components["schemas"]["ProofStageDto"][];
+            /** @description parts whose facing was not ticked: nothing is run before that */
+            facingsMissing: string[];
+            /** @description what the shut outlet leaks, in words */
+            shut: string[];
+            setting: null | components["schemas"]["ControlSettingResponse"];
+            settingDrawing: null | components["schemas"]["PictureDto"];
+            proposed: string;
+            reasons: string[];
+            changed: components["schemas"]["BeforeAfterDto"][];
+        };
+        PublishedGroupDto: {
+            group: string;
+            name: string;
+            pattern: string;
+            per: string;
+        };
+        PublishedPartDto: {
+            part: string;
+            name: string;
+            kind: string;
+            per: string;
+            fit: string;
+            serves: string[];
+        };
+        PublishedSheetDto: {
+            id: string;
+            name: string;
+            parts: components["schemas"]["PublishedPartDto"][];
+            groups: components["schemas"]["PublishedGroupDto"][];
+        };
+        /** @description What the pump is. One of plungerDiameter, stroke and ratedSpeed may be left out where ratedFlow is given. */
+        PumpDto: {
+            /** @description crank-plunger, flow-through, axial, twin-piston or intensifier */
+            arrangement: null | string;
+            /** Format: int32 */
+            cylinders: null | number;
+            plungerDiameter: null | components["schemas"]["QuantityDto"];
+            stroke: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            rodRatio: null | number;
+            ratedSpeed: null | components["schemas"]["QuantityDto"];
+            ratedPressure: null | components["schemas"]["QuantityDto"];
+            /** @description unloader, regulator, auto-stop, relief or none */
+            control: null | string;
+            /** @description six-caps, stacked-bore, inlet-cover, inlet-screwed, two-piece, valve-plate or split-manifold */
+            headLayout?: null | string;
+            /** @description inlet or weep */
+            sealReturn?: null | string;
+            /** @description which cylinder follows which, such as [1, 3, 2] */
+            firingOrder?: null | number[];
+            ratedFlow?: null | components["schemas"]["QuantityDto"];
+            rodDiameter?: null | components["schemas"]["QuantityDto"];
+            /** @description the pull stroke discharges */
+            pullDischarges?: null | boolean;
+            /**
+             * Format: double
+             * @description clearance volume over swept volume
+             */
+            clearance?: null | number;
+            /**
+             * Format: double
+             * @description valve slip when healthy, a share
+             */
+            slip?: null | number;
+            requiredHead?: null | components["schemas"]["QuantityDto"];
+            /** @description trapped-pressure or flow-actuated */
+            unloaderType?: null | string;
+            oilPistonDiameter?: null | components["schemas"]["QuantityDto"];
+            shiftTime?: null | components["schemas"]["QuantityDto"];
+        };
+        PumpRequest: {
+            tag: null | string;
+            name: null | string;
+            duty: null | string;
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            /** @description true where a value that was asked back is really so */
+            sure?: null | boolean;
+        };
+        PumpResource: {
+            id: string;
+            tag: string;
+            name: string;
+            duty: string;
+            pump: components["schemas"]["PumpDto"];
+            setup: components["schemas"]["SetupDto"];
+            /** Format: int32 */
+            version: number;
+            /** @description what stands on and around it, as entries of the catalogue ask for it */
+            fittings: string[];
+            /** @description the maker's figures and the shop's own for its service */
+            sheet: components["schemas"]["PumpSheetDto"];
+        };
+        /** @description What the shop knows of this pump beyond the sheet that ships. */
+        PumpSheetDto: {
+            /** @description id of the sheet where the pump has two */
+            id?: null | string;
+            /** @description ids of the choices made where the sheet has versions */
+            choices?: null | string[];
+            /** @description torque of a group of bolts by its id */
+            torques?: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            /** @description the bolts of a group by its id */
+            bolts?: null | {
+                [key: string]: components["schemas"]["BoltMakeDto"];
+            };
+            kits?: null | components["schemas"]["KitDto"][];
+            /** @description price of one part by its id, where it is bought by itself */
+            prices?: null | {
+                [key: string]: number;
+            };
+            /** @description size of an o-ring or seal by the part’s id */
+            sizes?: null | {
+                [key: string]: string;
+            };
+            /** @description limits by part and what is measured: “plunger: diameter” */
+            limits?: null | {
+                [key: string]: components["schemas"]["LimitDto"];
+            };
+            oil?: null | string;
+            grease?: null | string;
+            interval?: null | components["schemas"]["IntervalDto"];
+            /**
+             * Format: double
+             * @description what a new pump costs
+             */
+            newPump?: null | number;
+            photos?: null | components["schemas"]["PhotoOfDto"][];
+        };
+        PumpSheetRequest: {
+            sheet: null | components["schemas"]["PumpSheetDto"];
+            /** @description true where a torque that was asked back is really so */
+            sure?: null | boolean;
+        };
+        /** @description What closed cases of one type of pump turned out to be, and since when they count. */
+        PumpTypeRecord: {
+            pumpType: string;
+            /** Format: int32 */
+            cases: number;
+            /** Format: date-time */
+            since: null | string;
+            found: components["schemas"]["FoundDto"][];
+        };
+        /** @description What came of a list of pumps. */
+        PumpsTakenResponse: {
+            /** Format: int32 */
+            added: number;
+            alreadyHere: string[];
+        };
+        /** @description A value with its unit, as typed: { "value": 142, "unit": "bar" }. */
+        QuantityDto: {
+            /** Format: double */
+            value: number;
+            unit: string;
+        };
+        /** @description A number read at the pump. */
+        ReadingDto: {
+            quantity: null | string;
+            value: null | components["schemas"]["QuantityDto"];
+            uncertainty?: null | components["schemas"]["QuantityDto"];
+            to?: null | components["schemas"]["QuantityDto"];
+            /** @description before or after a mend; what was read before no longer counts once something was read after */
+            at?: null | string;
+            /** @description what the verdict calls it; readings[0] and so on where nothing is said */
+            id?: null | string;
+        };
+        ReadingEntryDto: {
+            id: string;
+            quantity: string;
+            value: components["schemas"]["QuantityDto"];
+            uncertainty: null | components["schemas"]["QuantityDto"];
+            to: null | components["schemas"]["QuantityDto"];
+            at: null | string;
+            /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
+            judged: boolean;
+        };
+        /** @description What a report says, on paper and on screen. */
+        ReportContentDto: {
+            shop: string;
+            title: string;
+            subtitle: string;
+            /** @description the page to read: what was wrong, what was done, what it comes to */
+            summary: string[];
+            sections: components["schemas"]["ReportSectionDto"][];
+        };
+        /** @description What stands at a place of a drawing. */
+        ReportMarkDto: {
+            /** @description fine, worn or failed */
+            state: string;
+            words: string;
+        };
+        /** @description A photograph on a report and what it shows. */
+        ReportPhotoDto: {
+            hash: string;
+            caption: string;
+        };
+        /** @description A drawing on a report and what it shows. */
+        ReportPictureDto: {
+            picture: components["schemas"]["PictureDto"];
+            caption: string;
+            /** @description by key of the shape */
+            marks?: null | {
+                [key: string]: components["schemas"]["ReportMarkDto"];
+            };
+        };
+        ReportResponse: {
+            content: components["schemas"]["ReportContentDto"];
+            signed: null | components["schemas"]["SignedReportDto"];
+            revisions: components["schemas"]["SignedReportDto"][];
+            /** @description true where the case went on since it was signed */
+            changedSince: boolean;
+            /**
+             * Format: int32
+             * @description of the case as it stands: what signing it answers for
+             */
+            caseVersion: number;
+        };
+        /** @description A section: sentences, then a table, then drawings and photographs; what is empty is left out. */
+        ReportSectionDto: {
+            id: string;
+            title: string;
+            /** @description true for what a short copy for the customer leaves out */
+            inner: boolean;
+            lines: string[];
+            table: null | components["schemas"]["ReportTableDto"];
+            pictures: components["schemas"]["ReportPictureDto"][];
+            photos: components["schemas"]["ReportPhotoDto"][];
+        };
+        /** @description A table: its columns and rows; the first column is what a row is about. */
+        ReportTableDto: {
+            columns: string[];
+            rows: string[][];
+        };
+        /** @description The second suspect and what would have to be true for it to lead. */
+        RivalDto: {
+            fault: string;
+            name: string;
+            check: null | string;
+            answer: null | string;
+            /** Format: double */
+            probability: number;
+            text: string;
+        };
+        /** @description A run of hose or pipe. */
+        RunDto: {
+            length: null | components["schemas"]["QuantityDto"];
+            bore: null | components["schemas"]["QuantityDto"];
+            /** @description hose, steel or plastic */
+            material?: null | string;
+            /**
+             * Format: double
+             * @description loss coefficients of fittings, in velocity heads
+             */
+            fittings?: null | number;
+        };
+        /** @description The control’s screw: how high it stood, where it should come to, what was read on the way. */
+        ScrewDto: {
+            /** @description as measured before it was backed off: "14 mm, nut 3 threads" */
+            height?: null | string;
+            target?: null | components["schemas"]["QuantityDto"];
+            limits?: null | components["schemas"]["PressureLimitDto"][];
+            moves?: null | components["schemas"]["ScrewMoveDto"][];
+        };
+        /** @description What was read after a turn of the screw. */
+        ScrewMoveDto: {
+            /**
+             * Format: double
+             * @description turns in since the first reading, in all; below 0 for out
+             */
+            turns: null | number;
+            running: null | components["schemas"]["QuantityDto"];
+            spike?: null | components["schemas"]["QuantityDto"];
+            /** @description none, some or most: what came out of the bypass with the outlet open */
+            bypass?: null | string;
+        };
+        ServicePlaceDto: {
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
+        };
+        ServicePlanRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup?: null | components["schemas"]["SetupDto"];
+            targets?: null | components["schemas"]["ServiceTargetDto"][];
+            /** @description what-failed or whole-set */
+            scope?: null | string;
+            sheet?: null | components["schemas"]["PumpSheetDto"];
+        };
+        ServicePlanResponse: {
+            sheet: string;
+            name: string;
+            opens: components["schemas"]["PartAtDto"][];
+            stays: components["schemas"]["PartNameDto"][];
+            steps: components["schemas"]["ServiceStepDto"][];
+            parts: components["schemas"]["PartCountDto"][];
+            kits: components["schemas"]["KitCountDto"][];
+            /** @description parts that no kit holds, by id */
+            besideKits: {
+                [key: string]: number;
+            };
+            bolts: components["schemas"]["BoltGroupDto"][];
+            inspect: components["schemas"]["InspectionDto"][];
+            hazards: components["schemas"]["HazardDto"][];
+            tools: string[];
+            consumables: string[];
+            leave: string[];
+            /** Format: double */
+            minutes: number;
+            /** @description what lies in each cavity that is opened */
+            stacks: components["schemas"]["StackDto"][];
+            /** @description every place that is looked at, seen from above */
+            map: components["schemas"]["PictureDto"];
+            /** @description what to do with a part that will not come */
+            stuck: string[];
+            /** @description what can be found, by kind of part */
+            kinds: components["schemas"]["PartKindDto"][];
+            cost: null | components["schemas"]["PartsCostDto"];
+        };
+        ServiceStepDto: {
+            id: string;
+            stage: string;
+            text: string;
+            why: null | string;
+            mind: string[];
+            tools: string[];
+            better: null | string;
+            consumables: string[];
+            hazards: string[];
+            machine: string;
+            /** Format: double */
+            minutes: number;
+            part: null | string;
+            /** @description group of bolts that is worked */
+            bolts: null | string;
+            places: components["schemas"]["StepPlaceDto"][];
+            /** @description a tick that the part looks the right way */
+            facing: boolean;
+            /** @description where practitioners do it in two ways: both, and why it is done like this */
+            schools: null | string;
+        };
+        /** @description A part to renew or mend, or a fault; with its place where it has one. */
+        ServiceTargetDto: {
+            /** @description id of a part of the sheet, such as valve */
+            part?: null | string;
+            /** @description id of a fault instead: every part at which it is mended */
+            fault?: null | string;
+            /** Format: int32 */
+            cylinder?: null | number;
+            /** @description inlet or discharge */
+            side?: null | string;
+            /** @description left or right, on an intensifier */
+            end?: null | string;
+        };
+        SettingFitDto: {
+            /**
+             * Format: double
+             * @description what one turn is worth; null while too little was read
+             */
+            barPerTurn: null | number;
+            /**
+             * Format: double
+             * @description one sigma of a reading, bar
+             */
+            sigma: number;
+            /**
+             * Format: double
+             * @description turns at which the nozzle takes all; null while that was not seen
+             */
+            kneeTurns: null | number;
+            kneePressure: null | components["schemas"]["QuantityDto"];
+        };
+        SettingNextDto: {
+            /** @description turn, reseat (shut, open, read again), back, stop or done */
+            do: string;
+            /**
+             * Format: double
+             * @description signed, in is above 0; at most a quarter
+             */
+            turns: null | number;
+            expected: null | components["schemas"]["ExpectedDto"];
+            why: string;
+        };
+        /** @description How it is run, as the technician believes. */
+        SetupDto: {
+            speed: null | components["schemas"]["QuantityDto"];
+            nozzle: null | components["schemas"]["NozzleDto"];
+            controlSetting?: null | components["schemas"]["QuantityDto"];
+            /** @description hose, rigid or unknown */
+            line?: null | string;
+            /** @description water, seawater, brine, glycol or oil */
+            liquid?: null | string;
+            temperature?: null | components["schemas"]["QuantityDto"];
+            supplyPressure?: null | components["schemas"]["QuantityDto"];
+            voltage?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description seawater g/kg, brine and glycol per cent, oil its viscosity grade
+             */
+            liquidStrength?: null | number;
+            drive?: null | components["schemas"]["DriveDto"];
+            inlet?: null | components["schemas"]["InletDto"];
+            outlet?: null | components["schemas"]["RunDto"];
+            dampener?: null | components["schemas"]["DampenerDto"];
+            relief?: null | components["schemas"]["QuantityDto"];
+            /** @description inlet or outlet */
+            injector?: null | string;
+            /** @description working, or bypassing with the outlet shut */
+            state?: null | string;
+            oilPressure?: null | components["schemas"]["QuantityDto"];
+            gaugeSpan?: null | components["schemas"]["QuantityDto"];
+            /** @description what nobody said and was filled in from the plate: speed, nozzle, controlSetting */
+            assumed?: null | string[];
+        };
+        SeverityDto: {
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            zero: string;
+            one: string;
+        };
+        ShapeDto: {
+            /** @description outline, line, disc or words */
+            kind: string;
+            /** @description part, house, leader, name, note or aside: what it stands for */
+            ink: string;
+            points: components["schemas"]["PointDto"][];
+            /** @description what it belongs to: a part, a bolt, a place */
+            key: null | string;
+            /** Format: double */
+            radius: null | number;
+            text: null | string;
+            /** @description start, middle or end */
+            anchor: null | string;
+        };
+        /** @description One sheet by which a pump is opened: versions, bolts with their torque or what stands in for it, parts. */
+        SheetOfPump: {
+            id: string;
+            name: string;
+            beside: boolean;
+            versions: components["schemas"]["SheetVersionDto"][];
+            groups: components["schemas"]["BoltGroupDto"][];
+            parts: components["schemas"]["SheetPartDto"][];
+        };
+        SheetPartDto: {
+            part: string;
+            name: string;
+            /**
+             * Format: int32
+             * @description how many this pump has
+             */
+            count: number;
+            renewed: boolean;
+            /** @description what is measured at it */
+            measured: string[];
+        };
+        SheetVersionDto: {
+            id: string;
+            name: string;
+            choices: components["schemas"]["PartNameDto"][];
+        };
+        /** @description What can be noted of a pump: its sheets, and choices between them where there are several. */
+        SheetsOfPumpResponse: {
+            choices: components["schemas"]["PartNameDto"][];
+            sheets: components["schemas"]["SheetOfPump"][];
+            sizes: string[];
+            grades: string[];
+            currency: string;
+        };
+        /** @description What a shop says of itself. */
+        ShopDto: {
+            /** @description as it stands on reports */
+            name?: null | string;
+            currency?: null | string;
+            /**
+             * Format: double
+             * @description what an hour of a technician costs
+             */
+            workPerHour?: null | number;
+            /** Format: double */
+            energyPerKwh?: null | number;
+            /** Format: double */
+            waterPerM3?: null | number;
+            /**
+             * Format: double
+             * @description from which share of a new pump on a repair is weighed against replacing it
+             */
+            replaceAbove?: null | number;
+        };
+        /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
+        ShopFileDto: {
+            name: string;
+            inUse: boolean;
+            trouble: null | string;
+        };
+        ShutReadAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            running: null | components["schemas"]["QuantityDto"];
+            spike: null | components["schemas"]["QuantityDto"];
+            from: null | components["schemas"]["QuantityDto"];
+            to: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            seconds: null | number;
+            restart: null | string;
+        };
+        /** @description What was read with the outlet shut. */
+        ShutReadDto: {
+            by?: null | string;
+            running?: null | components["schemas"]["QuantityDto"];
+            spike?: null | components["schemas"]["QuantityDto"];
+            from?: null | components["schemas"]["QuantityDto"];
+            to?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description between the two
+             */
+            seconds?: null | number;
+            /** @description easy or hard */
+            restart?: null | string;
+        };
+        SignReportRequest: {
+            by?: null | string;
+            witness?: null | string;
+            gauge?: null | string;
+            wrench?: null | string;
+        };
+        SignedAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        /** @description Who ticked something. */
+        SignedDto: {
+            by?: null | string;
+        };
+        /** @description Who signed a report, and with what it was measured. */
+        SignedReportDto: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: date-time */
+            at: string;
+            by: string;
+            witness: null | string;
+            gauge: null | string;
+            wrench: null | string;
+        };
+        SimulationRequest: {
+            pump: null | components["schemas"]["PumpDto"];
+            setup: null | components["schemas"]["SetupDto"];
+            faults?: null | components["schemas"]["FaultLoadDto"][];
+            plan?: null | components["schemas"]["PlanDto"];
+        };
+        SimulationResponse: {
+            means: components["schemas"]["MeansDto"];
+            trace: components["schemas"]["TraceDto"];
+            /** Format: int32 */
+            steps: number;
+            /** Format: int32 */
+            halvedSteps: number;
+            working: components["schemas"]["WorkingDto"];
+        };
+        SpeedMoveDto: {
+            /**
+             * Format: double
+             * @description seconds from the start
+             */
+            at: number;
+            /**
+             * Format: double
+             * @description share of the set-up's speed
+             */
+            share: number;
+        };
+        /** @description What changes with speed: margin over the head required at the inlet, and where it runs then. */
+        SpeedPointDto: {
+            /** Format: double */
+            rpm: number;
+            /** Format: double */
+            marginMetres: number;
+            /** Format: double */
+            pressure: number;
+            /** Format: double */
+            flow: number;
+        };
+        StackDto: {
+            id: string;
+            name: string;
+            /** @description valve, inlet, discharge, cylinder or pump: how often it is there */
+            per: string;
+            /** @description ids of the parts in it */
+            parts: string[];
+            drawing: components["schemas"]["PictureDto"];
+        };
+        StageRequest: {
+            stage: null | string;
+        };
+        /** @description A place at which a step is done, with the key of its tick. */
+        StepPlaceDto: {
+            /** @description the tick of this step at this place */
+            tick: string;
+            /** Format: int32 */
+            cylinder: null | number;
+            side: null | string;
+            end: null | string;
+        };
+        StepReadAtDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            pressure: components["schemas"]["QuantityDto"];
+            nozzleFlow: null | components["schemas"]["QuantityDto"];
+            bypassFlow: null | components["schemas"]["QuantityDto"];
+            swing: null | components["schemas"]["QuantityDto"];
+        };
+        /** @description What was read while a pressure was held. */
+        StepReadDto: {
+            by?: null | string;
+            pressure?: null | components["schemas"]["QuantityDto"];
+            nozzleFlow?: null | components["schemas"]["QuantityDto"];
+            bypassFlow?: null | components["schemas"]["QuantityDto"];
+            swing?: null | components["schemas"]["QuantityDto"];
+        };
+        /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
+        StopNowDto: {
+            id: string;
+            text: string;
+            why: string;
+            sources: string[];
+        };
+        SumDto: {
+            id: string;
+            name: string;
+            purpose: string;
+            fromPump: boolean;
+            fields: components["schemas"]["SumFieldDto"][];
+            hazards: string[];
+        };
+        SumFieldDto: {
+            id: string;
+            name: string;
+            unit: string;
+            units: string[];
+            optional: boolean;
+            /** Format: double */
+            usual: null | number;
+            choices: components["schemas"]["ChoiceDto"][];
+        };
+        /** @description Entries by field; picks for fields with choices. */
+        SumRequest: {
+            entries: null | {
+                [key: string]: components["schemas"]["QuantityDto"];
+            };
+            picks?: null | {
+                [key: string]: string;
+            };
+        };
+        SumResponse: {
+            results: components["schemas"]["SumResultDto"][];
+        };
+        SumResultDto: {
+            figure: components["schemas"]["FigureDto"];
+            /** @description Quantities of a case this can be entered as. */
+            readings: string[];
+        };
+        SuspectDto: {
+            fault: string;
+            name: string;
+            part: string;
+            side: null | string;
+            /** Format: double */
+            probability: number;
+            /** Format: double */
+            prior: number;
+            hunch: string;
+            severity: components["schemas"]["SeverityDto"];
+            locations: components["schemas"]["LocationDto"][];
+            evidence: components["schemas"]["EvidenceDto"][];
+            /** Format: double */
+            togetherDecibans: number;
+            how: string;
+            causes: string[];
+            action: string;
+            actionName: string;
+            /** Format: double */
+            mendMinutes: number;
+            hazards: components["schemas"]["HazardDto"][];
+        };
+        /** @description A step that was done, at one place. */
+        TickDto: {
+            /** @description who */
+            by?: null | string;
+            /** @description with which wrench, and when that was checked */
+            wrench?: null | string;
+            /**
+             * Format: int32
+             * @description bolts done so far, pass by pass; left out once the step is done
+             */
+            taps?: null | number;
+        };
+        TickedDto: {
+            by: string;
+            /** Format: date-time */
+            at: string;
+            wrench: null | string;
+            /** Format: int32 */
+            taps: null | number;
+        };
+        /** @description Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest. */
+        TraceDto: {
+            seconds: number[];
+            turns: number[];
+            head: number[];
+            gun: number[];
+            inlet: number[];
+            nozzleFlow: number[];
+            bypassFlow: number[];
+            inletValves: number[];
+            dischargeValves: number[];
+            chambers: number[][];
+        };
+        /** @description Flow within a turn, over its mean. */
+        TurnPointDto: {
+            /** Format: double */
+            degrees: number;
+            /** Format: double */
+            flowOverMean: number;
+        };
+        /** @description Why there is no verdict; take the entry out that stands in its way. */
+        VerdictTroubleDto: {
+            field: string;
+            text: string;
+            /** @description the entry that cannot be, where it is one */
+            entry: null | string;
+        };
+        /** @description What changes in the work: each entry by its key. */
+        WorkChangeDto: {
+            plan?: null | components["schemas"]["WorkPlanDto"];
+            acknowledged?: null | components["schemas"]["AcknowledgedDto"];
+            /** @description true where the pump ran again: hazards are read anew before it is opened */
+            ranAgain?: null | boolean;
+            /** @description by tick of the plan */
+            steps?: null | {
+                [key: string]: components["schemas"]["TickDto"];
+            };
+            /** @description ticks that are taken back */
+            stepsBack?: null | string[];
+            /** @description by id of the place in the map */
+            found?: null | {
+                [key: string]: components["schemas"]["FoundPartDto"];
+            };
+            /** @description places that were not looked at after all */
+            foundBack?: null | string[];
+        };
+        /** @description The work at a case as it stands. */
+        WorkDto: {
+            plan: null | components["schemas"]["WorkPlanDto"];
+            acknowledged: null | components["schemas"]["AcknowledgedAtDto"];
+            steps: {
+                [key: string]: components["schemas"]["TickedDto"];
+            };
+            found: {
+                [key: string]: components["schemas"]["FoundPartAtDto"];
+            };
+        };
+        /** @description What is to be opened. */
+        WorkPlanDto: {
+            targets?: null | components["schemas"]["ServiceTargetDto"][];
+            /** @description what-failed or whole-set */
+            scope?: null | string;
+        };
+        WorkingDto: {
+            formula: string;
+            equation: string;
+            inputs: components["schemas"]["WorkingInputDto"][];
+            source: string;
+        };
+        WorkingInputDto: {
+            symbol: string;
+            name: string;
+            value: string;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export type operations = Record<string, never>;
