@@ -16,7 +16,8 @@ public partial class LayoutTests
         "Expectation",
         "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
         "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service.Counts", "Service",
-        "Service.Drawing", "Service.Findings", "Service.Proving", "Records.Lives", "Records.Patterns",
+        "Service.Drawing", "Service.Findings", "Service.Proving", "Records.Running", "Records.Lives", "Records.Patterns",
+        "Records.Due",
     ];
 
     public static TheoryData<string> Folders() => [.. TopDown];

@@ -6,7 +6,8 @@ namespace MildHunch.Core.Records.Lives;
 
 /// <summary>
 /// Two-parameter Weibull by maximum likelihood with parts still running, parts watched from an age on and parts found failed at an
-/// opening; bands by profile likelihood against F(1, r − 1), which covers better than χ² where failures are few (docs/trade.md, Lives of parts).
+/// opening; bands by profile likelihood against F(1, r − 1), which covers better than χ² where failures are few (docs/trade.md, Lives
+/// of parts).
 /// </summary>
 public static class LifeEstimator
 {
@@ -51,7 +52,8 @@ public static class LifeEstimator
         var least = failures == 0 ? 0 : ChiSquared.InvCDF(2 * failures, (1 - Confidence) / 2) / (2 * exposed);
         var most = ChiSquared.InvCDF(2 * (failures + 1), (1 + Confidence) / 2) / (2 * exposed);
         return new LifeEstimate(
-            new Banded(HeldShape, HeldShape, HeldShape), Of(Scale), Of(B10), Of(Mean), failures, lives.Count - failures, LifeMethod.ShapeHeld,
+            new Banded(HeldShape, HeldShape, HeldShape), Of(Scale), Of(B10), Of(Mean), failures, lives.Count - failures,
+            LifeMethod.ShapeHeld,
             [.. before.Select(h => new ChanceBefore(h, new Banded(
                 Chance(HeldShape, Math.Log(theta), age, h), least == 0 ? 0 : Chance(HeldShape, Math.Log(least), age, h),
                 Chance(HeldShape, Math.Log(most), age, h))))]);
@@ -66,7 +68,8 @@ public static class LifeEstimator
         var likelihood = new WeibullLikelihood(lives, prior);
         var best = Peak(likelihood);
         var freedom = failures - 1 + (prior is null ? 0 : LifePrior.Worth);
-        var region = new LikelihoodRegion(likelihood, best, 0.5 * FisherSnedecor.InvCDF(1, freedom, Confidence), LeastShape, MostShape, Grid);
+        var region = new LikelihoodRegion(
+            likelihood, best, 0.5 * FisherSnedecor.InvCDF(1, freedom, Confidence), LeastShape, MostShape, Grid);
         return new LifeEstimate(
             new Banded(best.Shape, region.LeastShape, region.MostShape), Of(Scale), Of(B10), Of(Mean), failures, lives.Count - failures,
             prior is null ? LifeMethod.MaximumLikelihood : LifeMethod.Pooled,

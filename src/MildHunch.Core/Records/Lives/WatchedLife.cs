@@ -6,7 +6,8 @@ public sealed record FoundBetween(double Good, double Failed);
 /// <summary>How long one part lasted, or has lasted so far, in hours since it was new.</summary>
 /// <param name="Hours">When it failed or was last known to run, above 0.</param>
 /// <param name="Failed">It failed; false where it still runs or was changed along with others.</param>
-/// <param name="From">Hours it had run when watching began: had it failed earlier, nobody would know of it. 0 where it was watched from new.</param>
+/// <param name="From">Hours it had run when watching began: had it failed earlier, nobody would know of it. 0 where it was watched from
+/// new.</param>
 /// <param name="Found">Where nobody saw when it failed: between which openings.</param>
 public sealed record WatchedLife(double Hours, bool Failed, double From = 0, FoundBetween? Found = null)
 {
@@ -24,7 +25,8 @@ public sealed record WatchedLife(double Hours, bool Failed, double From = 0, Fou
         if (!Failed)
             throw new ImpossibleInputException($"{field}.foundBetween", "given", "nothing where the part has not failed");
         Guard.Within(
-            $"{field}.foundBetween", found.Failed, double.Epsilon, Longest, $"{found.Good} to {found.Failed} h", "hours above 0, at most 876600");
+            $"{field}.foundBetween", found.Failed, double.Epsilon, Longest, $"{found.Good} to {found.Failed} h",
+            "hours above 0, at most 876600");
         Guard.Within(
             $"{field}.foundBetween", found.Good, 0, Math.BitDecrement(found.Failed), $"{found.Good} to {found.Failed} h",
             "the earlier hours first, 0 or more");

@@ -12,8 +12,10 @@ public static class ExactMultinomial
     /// <summary>Outcomes that are walked one by one.</summary>
     public const int MostOutcomes = 1_000_000;
 
-    /// <summary>Outcomes that are drawn where there are more.</summary>
+    /// <summary>Outcomes that are drawn where there are more; fewer where there are so many events that it would take long.</summary>
     public const int Draws = 100_000;
+    private const int FewestDraws = 2_000;
+    private const int MostSteps = 100_000_000;
 
     // Outcomes as likely as the one seen differ from it in the last digits only.
     private const double Alike = 1e-9;
@@ -65,7 +67,8 @@ public static class ExactMultinomial
         var dice = new SeededNoise(seed);
         var hits = 0;
         var fell = new int[shares.Count];
-        for (var draw = 0; draw < Draws; draw++)
+        var draws = Math.Clamp(MostSteps / Math.Max(1, events), FewestDraws, Draws);
+        for (var draw = 0; draw < draws; draw++)
         {
             Array.Clear(fell);
             for (var e = 0; e < events; e++)
@@ -75,7 +78,7 @@ public static class ExactMultinomial
         }
 
         // What was seen counts as one of the draws, so that the chance is never told as 0.
-        return (hits + 1.0) / (Draws + 1);
+        return (hits + 1.0) / (draws + 1);
     }
 
     private static int Place(double at, IReadOnlyList<double> shares)

@@ -53,7 +53,8 @@ public class LifeEstimatorTests
             if (life.Shape.Value is < 0.21 or > 19.9)
                 return;
             var best = Likelihood(lives, life.Shape.Value, life.Scale.Value);
-            Likelihood(lives, life.Shape.Value * Math.Exp(shape), life.Scale.Value * Math.Exp(scale)).ShouldBeLessThanOrEqualTo(best + 1e-6);
+            Likelihood(lives, life.Shape.Value * Math.Exp(shape), life.Scale.Value * Math.Exp(scale))
+                .ShouldBeLessThanOrEqualTo(best + 1e-6);
         },
         iter: 300);
 
@@ -114,7 +115,8 @@ public class LifeEstimatorTests
         double last = 250;
         foreach (var failures in (int[])[1, 4, 16, 64])
         {
-            var lives = Enumerable.Range(0, failures).Select(i => new WatchedLife(2000 * Math.Sqrt(-Math.Log(1 - ((i + 0.5) / failures))), true));
+            var lives = Enumerable.Range(0, failures)
+                .Select(i => new WatchedLife(2000 * Math.Sqrt(-Math.Log(1 - ((i + 0.5) / failures))), true));
             var life = LifeEstimator.Estimate([.. lives], prior);
             life.B10.Value.ShouldBeGreaterThan(last);
             last = life.B10.Value;

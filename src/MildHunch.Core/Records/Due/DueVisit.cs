@@ -1,0 +1,88 @@
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Running;
+using MildHunch.Core.Service;
+
+namespace MildHunch.Core.Records.Due;
+
+/// <summary>One opening of a pump that serves everything due around its day.</summary>
+/// <param name="On">When.</param>
+/// <param name="Wanted">When it would be due if it did not have to keep clear of a season; null where it stays.</param>
+/// <param name="Season">The season in which the pump must not stand that it keeps clear of, or lies in.</param>
+/// <param name="Plan">What is opened, with minutes and parts; null where nothing is.</param>
+/// <param name="Saved">Minutes that laying it together saves.</param>
+public sealed record DueVisit(
+    DuePump Pump, DateOnly On, DateOnly? Wanted, Season? Season, IReadOnlyList<DueItem> Items, ServicePlan? Plan, double Saved);
+
+/// <summary>Lays what is due at a pump together, so that one opening serves several parts, and keeps it clear of seasons.</summary>
+/// <param name="Pump">The pump.</param>
+/// <param name="Sheets">Its own sheet and those of what stands beside it, as they are on it.</param>
+public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, ServicePlanner Planner)
+{
+    // What is due within four weeks of one another, or a fifth of the way to it, is not worth opening twice.
+    private const int Weeks = 28;
+    private const double Share = 0.2;
+
+    /// <summary>Visits until a day, the earliest first.</summary>
+    public IReadOnlyList<DueVisit> Visits(DuePump pump, DateOnly today, DateOnly until)
+    {
+        // A look further, so that what is due just after joins what is due before.
+        var open = DueRules.Of(pump, today, until.AddDays(2 * Weeks)).ToList();
+        var visits = new List<DueVisit>();
+        while (open.Count > 0)
+        {
+            var first = open[0];
+            var window = first.On.AddDays(Math.Max(Weeks, (int)(Share * (first.On.DayNumber - today.DayNumber))));
+            DueItem[] together = [.. open.Where(i => i == first || (i.On <= window && Joins(first, i)))];
+            open.RemoveAll(together.Contains);
+
+            // A part renewed for one reason is not renewed again for another that comes a little later.
+            var renewed = together.SelectMany(i => i.Parts).Select(p => p.At.Key).ToHashSet();
+            open.RemoveAll(i => i.Parts.Count > 0 && i.On <= window && i.Parts.All(p => renewed.Contains(p.At.Key)));
+            visits.Add(Visit(pump, together, today));
+        }
+
+        return [.. visits.Where(v => v.On <= until).OrderBy(v => v.On)];
+    }
+
+    private bool Joins(DueItem first, DueItem other) =>
+        first.Parts.Count == 0 || other.Parts.Count == 0 ? first.On == other.On : Opens(first).Overlaps(Opens(other));
+
+    private HashSet<string> Opens(DueItem item) => [.. Targets([item]).SelectMany(t => Disassembly.Least(
+        Sheets.First(s => s.Parts.Contains(t.Part)), Pump, [t])).Where(p => p.Part.Kind is not "ring").Select(p => p.Part.Id)];
+
+    private DueVisit Visit(DuePump pump, DueItem[] items, DateOnly today)
+    {
+        var wanted = items[0].On;
+        var season = pump.Hours.Duty.MustRunOn(wanted);
+        var before = season is null ? wanted : DayBefore(season, wanted);
+        var on = before >= today ? before : wanted;
+        var plan = Plan(items);
+        var apart = plan is null || items.Length < 2 ? 0 : items.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes;
+        return new DueVisit(pump, on, on == wanted ? null : wanted, season, items, plan, Math.Max(0, apart));
+    }
+
+    private static DateOnly DayBefore(Season season, DateOnly day)
+    {
+        while (season.Holds(day))
+            day = day.AddDays(-1);
+        return day;
+    }
+
+    private ServicePlan? Plan(DueItem[] items)
+    {
+        var targets = Targets(items);
+        return targets.Length == 0
+            ? null
+            : Planner.Plan(
+                ServiceSheet.Together([.. Sheets.Where(s => targets.Any(t => s.Parts.Contains(t.Part)))]), Pump, targets,
+                ServiceScope.WhatFailed);
+    }
+
+    private PartAt[] Targets(DueItem[] items) =>
+    [
+        .. items.SelectMany(i => i.Parts).DistinctBy(p => p.At.Key)
+            .Select(p => Sheets.Select(s => s.Part(p.At.Part)).OfType<SheetPart>().FirstOrDefault() is { } part
+                ? new PartAt(part, p.At.Place)
+                : null).OfType<PartAt>(),
+    ];
+}

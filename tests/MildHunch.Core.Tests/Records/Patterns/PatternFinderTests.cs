@@ -1,0 +1,62 @@
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Patterns;
+using MildHunch.Core.Service;
+using static MildHunch.Core.Tests.Setting;
+
+namespace MildHunch.Core.Tests.Records.Patterns;
+
+/// <summary>Records of shops drawn from the catalogue’s own lives, with and without something planted.</summary>
+public class PatternFinderTests
+{
+    private static readonly DateOnly From = new(2024, 11, 20);
+    private static readonly DateOnly Today = new(2026, 11, 28);
+    private static readonly ServiceSheets Sheets = ServiceSheets.BuiltIn(Known);
+
+    [Fact]
+    public void A_record_of_chance_tells_nothing()
+    {
+        const int shops = 60;
+        var told = Enumerable.Range(1, shops).AsParallel().Count(seed => Told(seed, null).Count > 0);
+        told.ShouldBeLessThanOrEqualTo(3);
+    }
+
+    [Fact]
+    public void The_left_static_seal_of_an_end_out_of_line_comes_out_and_nothing_else()
+    {
+        var told = Told(
+            4, (pump, part, _, _) => pump.Tag == "JUICE-HP" && part.Kind == "static-seal" && part.At.Place.Cylinder == 1 ? 60 : 1);
+        told.Count.ShouldBe(1, string.Join("; ", told.Select(t => t.Sentence)));
+        told[0].Sentence.ShouldContain("Left end, static seal");
+        told[0].Sentence.ShouldContain("alignment of that end");
+        told[0].Pump.ShouldBe("JUICE-HP");
+    }
+
+    [Fact]
+    public void Grit_each_spring_comes_out()
+    {
+        var told = Told(
+            5, (pump, part, day, _) => pump.Tag == "FROST-R" && part.Family.Id == "controls" && day.Month is >= 3 and <= 5 ? 60 : 1);
+        told.ShouldContain(p => p.Kind == PatternKind.Season && p.Leading.Place == "spring" && p.Pump == "FROST-R");
+    }
+
+    [Fact]
+    public void A_bad_batch_comes_out()
+    {
+        var told = Told(6, (_, part, _, batch) => batch == "K-3" && part.Kind == "valve" ? 40 : 1);
+        told.ShouldContain(p => p.Kind == PatternKind.Batch && p.Leading.Place == "batch K-3");
+    }
+
+    private static IReadOnlyList<Pattern> Told(int seed, Planted? planted)
+    {
+        var shop = new RandomShop(seed, From, planted);
+        string[] batches = ["K-1", "K-2", "K-3", "K-4", "K-5"];
+        var regulator = Triplex(5, ControlKind.Regulator);
+        PumpRecord[] pumps =
+        [
+            .. new[] { "FOG-2", "NET-1", "FOG-5" }.Select(tag => shop.Draw(tag, Fog2, Fog2Setup(), Sheets, Known, 45, Today, batches)),
+            .. new[] { "FROST-R", "FROST-S" }.Select(tag => shop.Draw(tag, regulator, Fog2Setup(), Sheets, Known, 45, Today, batches)),
+            shop.Draw("JUICE-HP", Every.Intensifier(), Every.IntensifierSetup(), Sheets, Known, 60, Today, batches),
+        ];
+        return [.. PatternFinder.Find(pumps, PartFamilies.BuiltIn, Today).Where(p => p.Told)];
+    }
+}
