@@ -20,6 +20,12 @@ public sealed class PumpEntity
     /// <summary>The maker's figures and the shop's own for its service, as JSON in the shape of the HTTP interface.</summary>
     public string? SheetJson { get; set; }
 
+    /// <summary>Serial number of this very pump; it keeps its history wherever it stands.</summary>
+    public string Serial { get; set; } = "";
+
+    /// <summary>How it is run and when it is served, as JSON in the shape of the HTTP interface; null where nobody said.</summary>
+    public string? RunningJson { get; set; }
+
     public DateTime CreatedAt { get; init; }
 
     /// <summary>Pumps that wear alike: arrangement and number of cylinders.</summary>

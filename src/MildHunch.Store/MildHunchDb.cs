@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
@@ -16,6 +17,14 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
     public DbSet<ReportEntity> Reports => Set<ReportEntity>();
 
     public DbSet<HistoryResetEntity> HistoryResets => Set<HistoryResetEntity>();
+
+    public DbSet<MeterEntity> Meters => Set<MeterEntity>();
+
+    public DbSet<PartChangeEntity> PartChanges => Set<PartChangeEntity>();
+
+    public DbSet<ReadingOnRecordEntity> ReadingsOnRecord => Set<ReadingOnRecordEntity>();
+
+    public DbSet<StockEntity> Stock => Set<StockEntity>();
 
     /// <summary>Name of the database file.</summary>
     public const string FileName = "mild-hunch.db";
@@ -59,12 +68,28 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
             report.HasKey(r => new { r.CaseId, r.Revision });
             report.HasOne<CaseEntity>().WithMany().HasForeignKey(r => r.CaseId);
         });
+        OfPump<MeterEntity>(m => new { m.PumpId, m.On });
+        OfPump<PartChangeEntity>(c => new { c.PumpId, c.On });
+        OfPump<ReadingOnRecordEntity>(r => new { r.PumpId, r.On });
+        model.Entity<PartChangeEntity>().HasIndex(c => c.CaseId);
+        model.Entity<StockEntity>(stock =>
+        {
+            stock.HasIndex(s => s.Name).IsUnique();
+            stock.Property(s => s.Version).IsConcurrencyToken();
+        });
         model.Entity<PhotoEntity>().HasKey(p => p.Hash);
         model.Entity<ReadingEntity>().ToTable("Readings");
         model.Entity<CueEntity>().ToTable("Cues");
         model.Entity<FactEntity>().ToTable("Facts");
         model.Entity<VerdictEntity>().ToTable("Verdicts");
         model.Entity<ChangeEntity>().ToTable("Changes");
+
+        void OfPump<T>(Expression<Func<T, object?>> order)
+            where T : class
+        {
+            model.Entity<T>().HasOne<PumpEntity>().WithMany().HasForeignKey("PumpId").OnDelete(DeleteBehavior.Restrict);
+            model.Entity<T>().HasIndex(order);
+        }
     }
 
     /// <summary>Marks what comes from the database as UTC.</summary>

@@ -1,4 +1,5 @@
 using MildHunch.Core.Expectation;
+using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 
@@ -51,6 +52,9 @@ public sealed record CaseEvidence(IReadOnlyList<Reading> Readings, IReadOnlyList
 
     /// <summary>How long seals and the like have run.</summary>
     public IReadOnlyList<PartHours> Hours { get; init; } = [];
+
+    /// <summary>Lives that the shop’s own record tells, by the kind of part: they take the place of the catalogue’s.</summary>
+    public IReadOnlyDictionary<string, Wear> Lives { get; init; } = new Dictionary<string, Wear>();
 
     /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
     public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();

@@ -101,7 +101,13 @@ public sealed record Fault : IOnlyWhere
     public Wear? Wear { get; init; }
 
     /// <summary>How much likelier it is after so many hours: (t/B10)^(β−1), held within 1 to 10 (docs/trade.md, Wear).</summary>
-    public double HazardAt(double hours) => Wear is { } wear ? Math.Clamp(Math.Pow(hours / wear.B10Hours, wear.Shape - 1), 1, 10) : 1;
+    /// <param name="hours">Hours since the part was new.</param>
+    /// <param name="own">The life that the shop’s own record tells, in place of the catalogue’s; null where it tells none.</param>
+    public double HazardAt(double hours, Wear? own = null) =>
+        Wear is { } known && (own ?? known) is var wear ? Math.Clamp(Math.Pow(hours / wear.B10Hours, wear.Shape - 1), 1, 10) : 1;
+
+    /// <summary>The kind of part whose wear it is, such as hp-seal or static-seal; null where it does not come with hours.</summary>
+    public string? Wearing => Wear is null ? null : Action.TrimEnd('s');
 
     /// <summary>Its effect where it sits on this side.</summary>
     public string EffectOn(Side? side) => side == Pumps.Side.Discharge && DischargeEffect is { } other ? other : Effect;

@@ -160,6 +160,104 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("HistoryResets");
                 });
 
+            modelBuilder.Entity("MildHunch.Store.MeterEntity", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Hours")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool>("NewMeter")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Strokes")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PumpId", "On");
+
+                    b.ToTable("Meters");
+                });
+
+            modelBuilder.Entity("MildHunch.Store.PartChangeEntity", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Batch")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("By")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Cylinder")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Finding")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("GoodOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Hours")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Kit")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("OutWhy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Part")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("PutIn")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Side")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("Warranty")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CaseId");
+
+                    b.HasIndex("PumpId", "On");
+
+                    b.ToTable("PartChanges");
+                });
+
             modelBuilder.Entity("MildHunch.Store.PhotoEntity", b =>
                 {
                     b.Property<string>("Hash")
@@ -202,6 +300,13 @@ namespace MildHunch.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("PumpJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("RunningJson")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Serial")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -279,6 +384,42 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Readings", (string)null);
                 });
 
+            modelBuilder.Entity("MildHunch.Store.ReadingOnRecordEntity", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("After")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CaseId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Expected")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Quantity")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Value")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PumpId", "On");
+
+                    b.ToTable("ReadingsOnRecord");
+                });
+
             modelBuilder.Entity("MildHunch.Store.ReportEntity", b =>
                 {
                     b.Property<string>("CaseId")
@@ -313,6 +454,36 @@ namespace MildHunch.Store.Migrations
                     b.HasKey("CaseId", "Revision");
 
                     b.ToTable("Reports");
+                });
+
+            modelBuilder.Entity("MildHunch.Store.StockEntity", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("InStock")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("ReorderAt")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Shelf")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Name")
+                        .IsUnique();
+
+                    b.ToTable("Stock");
                 });
 
             modelBuilder.Entity("MildHunch.Store.VerdictEntity", b =>
@@ -446,12 +617,39 @@ namespace MildHunch.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("MildHunch.Store.MeterEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany()
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MildHunch.Store.PartChangeEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany()
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MildHunch.Store.ReadingEntity", b =>
                 {
                     b.HasOne("MildHunch.Store.CaseEntity", null)
                         .WithMany("Readings")
                         .HasForeignKey("CaseId")
                         .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MildHunch.Store.ReadingOnRecordEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany()
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
                 });
 

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Close;
 using MildHunch.Web.Cases.List;
 using MildHunch.Web.Cases.Open;
 using MildHunch.Web.Cases.Prove;
@@ -32,7 +33,8 @@ public static class CaseEndpoints
     }
 
     public static void AddCases(this IServiceCollection services) => services
-        .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<OpenCase>().AddScoped<TellCase>()
+        .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
+        .AddScoped<TellCase>()
         .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
         .AddSingleton<CaseProof>().AddSingleton<ProofView>();
 

@@ -22,6 +22,9 @@ public static class CaseFacts
     /// <summary>Why it was opened again.</summary>
     public const string Reopened = "reopened";
 
+    /// <summary>Hours on the pump’s meter.</summary>
+    public const string Meter = "meter-hours";
+
     public const string Context = "context";
     public const string Hours = "hours";
     public const string CouldNot = "could-not";

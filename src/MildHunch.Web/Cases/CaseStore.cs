@@ -1,11 +1,12 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Close;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
 
 /// <summary>Loads cases whole, and saves them with their headline and what we thought.</summary>
-public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
+public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder recorder, TimeProvider clock)
 {
     public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
         await Whole().FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
@@ -17,7 +18,7 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
 
     public async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        Summarise(entity, shown);
+        await Summarise(entity, shown, stop);
         if (shown.Diagnosis?.Suspects[0] is { } leader)
         {
             entity.Verdicts.Add(new VerdictEntity
@@ -38,22 +39,24 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, TimeProvider clock)
         return shown;
     }
 
-    private static void Summarise(CaseEntity entity, CaseResource shown)
+    private async Task Summarise(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
         var line = entity.Headline;
+        var was = line.Closed;
         var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
         (line.Complaint, line.Closed, line.Entries) = (shown.Complaint, shown.Closed, shown.Readings.Count + shown.Cues.Count);
         line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
         line.ChangedAt = entity.Changes.Max(c => c.At);
         if (shown.Diagnosis?.Suspects[0] is { } leader)
             (line.Leader, line.LeaderName, line.Probability, line.Hunch) = (leader.Fault, leader.Name, leader.Probability, leader.Hunch);
+        await recorder.Record(entity, shown, was, stop);
     }
 
     /// <summary>Saves a case that came from elsewhere: its headline, and no verdict but those it brought.</summary>
-    public Task SaveAsItCame(CaseEntity entity, CaseResource shown, CancellationToken stop)
+    public async Task SaveAsItCame(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        Summarise(entity, shown);
-        return db.SaveOrRefuse(stop);
+        await Summarise(entity, shown, stop);
+        await db.SaveOrRefuse(stop);
     }
 
     private IQueryable<CaseEntity> Whole() =>

@@ -7,6 +7,7 @@ using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.History;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Records;
 
 namespace MildHunch.Web.Cases;
 
@@ -14,7 +15,7 @@ namespace MildHunch.Web.Cases;
 /// A case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by;
 /// where no verdict can be computed, what stands in its way is said in its place.
 /// </summary>
-public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record)
+public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory)
 {
     private const string After = "after";
 
@@ -40,13 +41,14 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
                 .Select(c => c.ToEntry(catalogue, possible)),
         ];
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
+        var onRecord = await WearOnRecord.Of(entity, memory, hours, stop);
         var request = new DiagnosisRequest(
             pump.Pump, pump.Setup, Judged(readings), Judged(cues),
             [.. entity.History().Where(c => catalogue.Context(c) is not null)],
-            [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders)],
+            [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders), .. onRecord.Hours],
             await record.Found(PumpRecord.TypeOf(pump.Pump), entity, stop),
             [.. (entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Where(catalogue.Answerable)],
-            Limits(entity));
+            Limits(entity), onRecord.Lives);
         var facts = entity.Texts();
         var judged = verdict.Judge(request, entity.Id);
         return new CaseResource(

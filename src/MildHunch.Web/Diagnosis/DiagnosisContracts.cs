@@ -12,7 +12,9 @@ public sealed record DiagnosisRequest(
     IReadOnlyList<PartHoursDto>? Hours = null,
     [property: Description("what was found in closed cases of such pumps: times by fault")] IReadOnlyDictionary<string, int>? Found = null,
     [property: Description("cues and quantities tried in vain: no evidence, not asked for again")] IReadOnlyList<string>? CouldNot = null,
-    LimitsDto? Limits = null);
+    LimitsDto? Limits = null,
+    [property: Description("lives of kinds of part as the shop’s own record tells them")]
+    IReadOnlyList<PartLifeOnRecordDto>? Lives = null);
 
 public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
 

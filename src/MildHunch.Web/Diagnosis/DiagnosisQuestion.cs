@@ -4,6 +4,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
 
@@ -20,6 +21,11 @@ public sealed record DiagnosisQuestion(ReciprocatingPump Pump, Setup Setup, Case
             evidence with
             {
                 Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
+                Lives = (request.Lives ?? []).Select((l, i) => (Life: l, At: $"lives[{i}]")).ToDictionary(
+                    l => l.Life.Part ?? throw Mapping.Missing($"{l.At}.part", "a part that wears, such as hp-seal"),
+                    l => new Wear(
+                        l.Life.Shape ?? throw Mapping.Missing($"{l.At}.shape", "0.1 to 50"),
+                        l.Life.B10Hours ?? throw Mapping.Missing($"{l.At}.b10Hours", "hours above 0"))),
                 Found = request.Found ?? new Dictionary<string, int>(),
                 CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []],
             },

@@ -20,5 +20,8 @@ public sealed record CueDto(
     [property: Description("before or after a mend; once anything was entered after one, only that counts")] string? At = null,
     [property: Description("what the verdict calls it; cues[0] and so on where nothing is said")] string? Id = null);
 
+/// <summary>How long a kind of part lasts in this shop: it takes the place of the catalogue’s life.</summary>
+public sealed record PartLifeOnRecordDto(string? Part = null, double? Shape = null, double? B10Hours = null);
+
 /// <summary>Hours a part has run since it was new.</summary>
 public sealed record PartHoursDto(string? Part, double? Hours, int? Cylinder = null);

@@ -9,7 +9,7 @@ using MildHunch.Core.Service;
 namespace MildHunch.Core.Tests.Records;
 
 /// <summary>How much harder a part has it at a place on a day than the catalogue says; 1 where nothing is planted.</summary>
-internal delegate double Planted(PumpRecord pump, RecordPart part, DateOnly day, string? batch);
+internal delegate double Planted(PumpOnRecord pump, RecordPart part, DateOnly day, string? batch);
 
 /// <summary>
 /// A shop whose parts fail by the catalogue’s lives, drawn by its own arithmetic: hour by hour is not walked, each part’s next failure is
@@ -24,7 +24,7 @@ internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = nul
     /// <summary>What is on record of a pump until a day.</summary>
     /// <param name="hoursPerWeek">How much it runs.</param>
     /// <param name="batches">Names of batches, one after another, a quarter of a year each; empty where none is noted.</param>
-    public PumpRecord Draw(
+    public PumpOnRecord Draw(
         string tag, ReciprocatingPump pump, Setup setup, ServiceSheets sheets, Catalogue catalogue, double hoursPerWeek, DateOnly to,
         IReadOnlyList<string>? batches = null)
     {
@@ -32,7 +32,7 @@ internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = nul
         ServiceSheet[] mine = [sheets.For(pump, fittings)[0], .. sheets.Beside(pump, fittings)];
         var duty = new Duty(hoursPerWeek, []);
         var hours = RunningHours.Of([new MeterReading("start", from, 0)], duty, to);
-        var record = new PumpRecord(
+        var record = new PumpOnRecord(
             tag, tag, $"{pump.Arrangement}-{pump.Cylinders}", pump.Arrangement == Arrangement.Intensifier,
             PartFamilies.BuiltIn.On(pump, mine, catalogue), [], hours, from);
         var changes = new List<PartChange>();

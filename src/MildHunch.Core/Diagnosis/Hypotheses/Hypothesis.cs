@@ -56,15 +56,18 @@ public sealed class HypothesisSet
                 ? [null]
                 : Enumerable.Range(1, pump.Cylinders).Select(k => (int?)k);
             raw.AddRange(places.SelectMany(k => sides.Select(side => new Hypothesis(
-                fault, k, side, weight * fault.HazardAt(HoursOf(fault, k)), EffectOf(fault.EffectOn(side))))));
+                fault, k, side, weight * fault.HazardAt(HoursOf(fault, k), OwnLife(fault)), EffectOf(fault.EffectOn(side))))));
         }
 
         var sum = raw.Sum(h => h.Prior);
         return new HypothesisSet([.. raw.Select(h => h with { Prior = h.Prior / sum })], effects);
 
         double HoursOf(Fault fault, int? cylinder) =>
-            evidence.Hours.Where(h => h.Part == fault.Part && (h.Cylinder is null || h.Cylinder == cylinder)).Select(h => h.Hours)
+            evidence.Hours.Where(h => (h.Part == fault.Part || h.Part == fault.Wearing) && (h.Cylinder is null || h.Cylinder == cylinder))
+                .Select(h => h.Hours)
                 .DefaultIfEmpty(0).Max();
+
+        Wear? OwnLife(Fault fault) => fault.Wearing is { } kind ? evidence.Lives.GetValueOrDefault(kind) : null;
 
         int EffectOf(string id)
         {

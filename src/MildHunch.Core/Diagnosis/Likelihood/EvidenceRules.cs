@@ -37,7 +37,7 @@ public static class EvidenceRules
         for (var i = 0; i < evidence.Hours.Count; i++)
         {
             var (part, hours, cylinder) = evidence.Hours[i];
-            var parts = catalogue.Faults.Where(f => f.Wear is not null).Select(f => f.Part).Distinct();
+            var parts = catalogue.Faults.Where(f => f.Wear is not null).SelectMany(f => new[] { f.Part, f.Wearing! }).Distinct();
             if (!parts.Contains(part))
                 throw new ImpossibleInputException($"hours[{i}].part", $"“{part}”", string.Join(", ", parts));
             Guard.Within($"hours[{i}].hours", hours, 0, 1e6, hours.ToString(CultureInfo.InvariantCulture), "0 to 1 000 000 h");
@@ -45,6 +45,17 @@ public static class EvidenceRules
                 Guard.Within(
                     $"hours[{i}].cylinder", k, 1, pump.Cylinders, k.ToString(CultureInfo.InvariantCulture),
                     $"a cylinder of this pump, 1 to {pump.Cylinders}");
+        }
+
+        foreach (var (kind, life) in evidence.Lives)
+        {
+            var kinds = catalogue.Faults.Select(f => f.Wearing).OfType<string>().Distinct();
+            if (!kinds.Contains(kind))
+                throw new ImpossibleInputException("lives.part", $"“{kind}”", string.Join(", ", kinds));
+            Guard.Within($"lives.{kind}.shape", life.Shape, 0.1, 50, life.Shape.ToString(CultureInfo.InvariantCulture), "0.1 to 50");
+            Guard.Within(
+                $"lives.{kind}.b10Hours", life.B10Hours, 0.1, 1e6, life.B10Hours.ToString(CultureInfo.InvariantCulture),
+                "0.1 to 1000000 h");
         }
 
         foreach (var (fault, times) in evidence.Found)

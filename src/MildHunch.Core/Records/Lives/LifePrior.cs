@@ -21,6 +21,10 @@ public sealed record LifePrior(Wear Wear)
     // H(B10) = −ln 0.9.
     private static readonly double AtTenth = Math.Log(-Math.Log(0.9));
 
+    /// <summary>Parts that the catalogue knows a life of, by the kind of part: “hp-seal”.</summary>
+    public static IReadOnlyDictionary<string, Wear> Known(Catalogue catalogue) => catalogue.Faults.Where(f => f.Wear is not null)
+        .DistinctBy(f => f.Wearing).ToDictionary(f => f.Wearing!, f => f.Wear!);
+
     /// <summary>Its log density but for a constant; w = ln scale^−shape.</summary>
     internal double Log(double shape, double w)
     {

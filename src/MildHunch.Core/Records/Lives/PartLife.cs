@@ -28,6 +28,9 @@ public sealed record PartLife(PartPosition At, PartChange? Fitted, PartChange? O
     }
 }
 
+/// <summary>Lives, and entries that contradict others, in words.</summary>
+public sealed record PartLogRead(IReadOnlyList<PartLife> Lives, IReadOnlyList<string> Conflicts);
+
 /// <summary>The lives of a pump’s parts, from what was changed when.</summary>
 public static class PartLog
 {
@@ -40,48 +43,78 @@ public static class PartLog
     /// </exception>
     public static IReadOnlyList<PartLife> Lives(IEnumerable<PartChange> changes, DateOnly today)
     {
-        var sorted = changes.OrderBy(c => c.On).ThenBy(c => c.Hours).ThenBy(c => c.Out is null ? 1 : 0)
-            .ThenBy(c => c.Id, StringComparer.Ordinal)
-            .ToArray();
-        var lives = new List<PartLife>();
-        Dictionary<string, PartChange> inside = [];
-        Dictionary<string, PartChange> last = [];
-        PartChange? before = null;
-        foreach (var change in sorted)
+        var walk = new Walk(today);
+        foreach (var change in InOrder(changes))
+            walk.Take(change);
+        return walk.Lives;
+    }
+
+    /// <summary>
+    /// The same of a record that may hold contradictions: an entry that does not fit those before it is left out and told.
+    /// </summary>
+    public static PartLogRead Read(IEnumerable<PartChange> changes, DateOnly today)
+    {
+        var walk = new Walk(today);
+        List<string> conflicts = [];
+        foreach (var change in InOrder(changes))
         {
-            Check(change, before, today);
-            before = change;
+            try
+            {
+                walk.Take(change);
+            }
+            catch (ImpossibleInputException e)
+            {
+                conflicts.Add(e.Message);
+            }
+        }
+
+        return new PartLogRead(walk.Lives, conflicts);
+    }
+
+    private static IEnumerable<PartChange> InOrder(IEnumerable<PartChange> changes) =>
+        changes.OrderBy(c => c.On).ThenBy(c => c.Hours).ThenBy(c => c.Out is null ? 1 : 0).ThenBy(c => c.Id, StringComparer.Ordinal);
+
+    // Each change is checked whole before it counts.
+    private sealed class Walk(DateOnly today)
+    {
+        private readonly Dictionary<string, PartChange> inside = [];
+        private readonly Dictionary<string, PartChange> last = [];
+        private readonly Dictionary<PartChange, int> begun = new(ReferenceEqualityComparer.Instance);
+        private readonly List<PartLife> lives = [];
+        private PartChange? before;
+
+        public IReadOnlyList<PartLife> Lives => lives;
+
+        public void Take(PartChange change)
+        {
             var key = change.At.Key;
+            var fitted = inside.GetValueOrDefault(key);
+            if (change.On > today)
+                throw Conflict(change, $"no day after today, {today:yyyy-MM-dd}");
+            if (!(change.Hours is >= 0 and <= 1e6))
+                throw Conflict(change, "hours of the pump from 0 to 1000000");
+            if (before is not null && change.Hours < before.Hours)
+                throw Conflict(change, $"hours that do not go backwards: {before.Says}");
+            if (change.Out is null && fitted is not null)
+                throw Conflict(change, $"one part at a place: the one before is still in ({fitted.Says}); say when it came out");
+            if (change.Out is not null && fitted is null && last.TryGetValue(key, out var earlier))
+                throw Conflict(change, $"nothing taken out twice: it came out before ({earlier.Says})");
+            (before, last[key]) = (change, change);
             if (change.Out is not null)
             {
-                if (!inside.Remove(key, out var fitted) && last.TryGetValue(key, out var earlier))
-                    throw Conflict(change, $"nothing taken out twice: it came out before ({earlier.Says})");
+                inside.Remove(key);
                 if (fitted is null)
                     lives.Add(new PartLife(change.At, null, change));
                 else
-                    lives[lives.FindIndex(l => l.Fitted == fitted)] = new PartLife(change.At, fitted, change);
+                    lives[begun[fitted]] = new PartLife(change.At, fitted, change);
             }
 
-            last[key] = change;
             if (change.In is null)
-                continue;
-            if (!inside.TryAdd(key, change))
-                throw Conflict(change, $"one part at a place: the one before is still in ({inside[key].Says}); say when it came out");
+                return;
+            (inside[key], begun[change]) = (change, lives.Count);
             lives.Add(new PartLife(change.At, change, null));
         }
 
-        return lives;
+        private static ImpossibleInputException Conflict(PartChange change, string accepted) => new("changes", change.Says, accepted);
     }
-
-    private static void Check(PartChange change, PartChange? before, DateOnly today)
-    {
-        if (change.On > today)
-            throw Conflict(change, $"no day after today, {today:yyyy-MM-dd}");
-        if (!(change.Hours is >= 0 and <= 1e6))
-            throw Conflict(change, "hours of the pump from 0 to 1000000");
-        if (before is not null && change.Hours < before.Hours)
-            throw Conflict(change, $"hours that do not go backwards: {before.Says}");
-    }
-
-    private static ImpossibleInputException Conflict(PartChange change, string accepted) => new("changes", change.Says, accepted);
 }

@@ -27,7 +27,8 @@ public static class ExactMultinomial
         Outcomes(counts.Sum(), counts.Count) <= MostOutcomes ? Walked(counts, shares) : Drawn(counts, shares, seed);
 
     /// <summary>Ways in which so many events can fall into so many places.</summary>
-    public static double Outcomes(int events, int places) => SpecialFunctions.Binomial(events + places - 1, places - 1);
+    public static double Outcomes(int events, int places) =>
+        Math.Round(Math.Exp(SpecialFunctions.BinomialLn(events + places - 1, places - 1)));
 
     private static double Log(IReadOnlyList<int> counts, double[] logs)
     {

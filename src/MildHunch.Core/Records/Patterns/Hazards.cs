@@ -12,12 +12,12 @@ internal sealed class Hazards
     private const double LeastAge = 1;
     private const int DutyDays = 30;
 
-    private readonly PumpRecord pump;
+    private readonly PumpOnRecord pump;
     private readonly RecordPart[] parts;
     private readonly Dictionary<string, PartChange[]> fittings;
     private readonly double began;
 
-    public Hazards(PumpRecord pump, PartFamily family)
+    public Hazards(PumpOnRecord pump, PartFamily family)
     {
         this.pump = pump;
         parts = [.. pump.Parts.Where(p => p.Family.Id == family.Id)];
@@ -34,7 +34,7 @@ internal sealed class Hazards
 
     public IReadOnlyList<RecordPart> Parts => parts;
 
-    public PumpRecord Pump => pump;
+    public PumpOnRecord Pump => pump;
 
     /// <summary>Where a position stands among the parts.</summary>
     public IReadOnlyDictionary<string, int> Index { get; }

@@ -21,6 +21,11 @@ public sealed record PartFamily
     public bool Tested { get; init; }
 
     /// <summary>
+    /// Faults that wear such parts out rather than being wear of theirs: lives before and since such a mend are compared.
+    /// </summary>
+    public IReadOnlyList<string> Causes { get; init; } = [];
+
+    /// <summary>
     /// What to suspect, by what the pattern is about: end, cylinder, side, part, place, end-place, season, sister, batch.
     /// </summary>
     public IReadOnlyDictionary<string, string> Suspects { get; init; } = new Dictionary<string, string>();

@@ -15,7 +15,7 @@ public static class PatternFinder
     /// <summary>What there is to be said, the strongest first; also what is not told, as far as there are events.</summary>
     /// <param name="pumps">Every pump of the shop.</param>
     /// <param name="families">Kinds of part that are tested together.</param>
-    public static IReadOnlyList<Pattern> Find(IReadOnlyList<PumpRecord> pumps, PartFamilies families, DateOnly today)
+    public static IReadOnlyList<Pattern> Find(IReadOnlyList<PumpOnRecord> pumps, PartFamilies families, DateOnly today)
     {
         var questions = new List<Question>();
         foreach (var family in families.Families.Where(f => f.Tested))
@@ -73,7 +73,7 @@ public static class PatternFinder
         return new Question(PatternKind.Season, family, pump.Id, [look]);
     }
 
-    private static double[] Ran(PumpRecord pump, PartFamilies families, DateOnly from, DateOnly to)
+    private static double[] Ran(PumpOnRecord pump, PartFamilies families, DateOnly from, DateOnly to)
     {
         var ran = new double[families.Seasons.Count];
         for (var day = from; day < to;)
@@ -133,7 +133,7 @@ public static class PatternFinder
     private static string Lower(string name) =>
         name.Length > 1 && char.IsLower(name[1]) ? char.ToLowerInvariant(name[0]) + name[1..] : name;
 
-    private sealed record FittedPart(PumpRecord Pump, RecordPart Part, PartLife Life)
+    private sealed record FittedPart(PumpOnRecord Pump, RecordPart Part, PartLife Life)
     {
         public string? Batch => Life.Fitted?.In?.Batch;
 

@@ -25,7 +25,8 @@ public static class SingleTest
     public static SingleAnswer Of(IReadOnlyList<CountedPlace> counts, int tests = 1)
     {
         Guard.Within("tests", tests, 1, MostEvents, $"{tests}", "1 or more");
-        Guard.Within("counts", counts.Count, 2, MostPlaces, $"{counts.Count} places", $"2 to {MostPlaces} places");
+        Guard.Within(
+            "counts", counts.Count, 2, MostPlaces, counts.Count == 1 ? "one place" : $"{counts.Count} places", $"2 to {MostPlaces} places");
         for (var i = 0; i < counts.Count; i++)
             Check(counts[i], $"counts[{i}]");
         return counts.Any(c => c.Of is not null) ? Groups(counts, tests) : Places(counts, tests);

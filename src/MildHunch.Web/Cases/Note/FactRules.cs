@@ -1,3 +1,4 @@
+using System.Globalization;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Web.Cases.Close;
@@ -25,12 +26,23 @@ public static class FactRules
             case CaseFacts.Closed:
                 CloseRules.Check(field, value, catalogue);
                 return;
+            case CaseFacts.Meter:
+                CheckMeter(field, value);
+                return;
             case CaseFacts.Complaint or CaseFacts.Reopened:
                 return;
         }
 
         if (!name.StartsWith(NoteFact, StringComparison.Ordinal) || !Stages.All.Contains(name[NoteFact.Length..]))
             throw new ImpossibleInputException(
-                field, "an unknown fact", $"complaint, closed, {string.Join(", ", Stages.All.Select(s => NoteFact + s))}");
+                field, "an unknown fact",
+                $"complaint, closed, {CaseFacts.Meter}, {string.Join(", ", Stages.All.Select(s => NoteFact + s))}");
+    }
+
+    private static void CheckMeter(string field, string value)
+    {
+        if (value.Trim().Length > 0
+            && !(double.TryParse(value, NumberStyles.Float, CultureInfo.InvariantCulture, out var hours) && hours is >= 0 and <= 1e6))
+            throw new ImpossibleInputException(field, $"“{value}”", "hours as the meter shows them, 0 to 1000000; empty to clear it");
     }
 }

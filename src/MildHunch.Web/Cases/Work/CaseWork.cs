@@ -32,6 +32,16 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
             CheckTick(plan, work, now, key, tick);
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
             CheckFound(plan, key, found);
+        foreach (var (part, batch) in work.Batches ?? new Dictionary<string, string>())
+            CheckBatch(plan, part, batch);
+    }
+
+    private static void CheckBatch(ServicePlan? plan, string part, string? batch)
+    {
+        if (plan?.Parts.Any(p => p.Part.Id == part) != true)
+            throw new ImpossibleInputException("work.batches", $"“{part}”", "a part that the plan renews");
+        if (batch?.Trim().Length > LongestName)
+            throw new ImpossibleInputException($"work.batches.{part}", $"{batch.Length} characters", $"at most {LongestName}");
     }
 
     /// <summary>The plan of a case; null where nothing is planned.</summary>

@@ -1,18 +1,21 @@
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Counts;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Records;
 using MildHunch.Web.Service;
 
 namespace MildHunch.Web.Cases.Work;
 
 /// <summary>What can be opened for the suspects of a case: only the leader, the leader and the next, or the whole set.</summary>
-public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopPrices prices)
+public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopPrices prices, ShopMemory memory)
 {
     // A place is opened with its suspect where it is at least this likely beside the likeliest.
     private const double WorthOpening = 0.3;
@@ -22,11 +25,12 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
         cases.MapGet(
             "/{id}/plans",
             async (string id, CaseStore store, CaseView view, PlanOptions options, CancellationToken stop) =>
-                options.Of(await view.Show(await store.Load(id, stop), stop)))
+                await options.Of(await view.Show(await store.Load(id, stop), stop), stop))
             .WithSummary("What can be opened for the suspects, with minutes, cost and the chance of opening it again.");
 
-    private PlanOptionsResponse Of(CaseResource shown)
+    private async Task<PlanOptionsResponse> Of(CaseResource shown, CancellationToken stop)
     {
+        var known = await memory.All(stop);
         var suspects = shown.Diagnosis?.Suspects ?? [];
         var pump = shown.Pump.Pump.ToCore();
         var all = ServiceQuestion.Sheets(pump, shown.Pump.Setup, shown.Pump.Sheet, sheets);
@@ -37,7 +41,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
         var leader = open[0];
         var next = open.Skip(1).FirstOrDefault(o => o.Suspect.Action != leader.Suspect.Action);
         Opening[] both = next is null ? [leader] : [leader, next];
-        var asked = new Asked(shown, pump, all, open);
+        var asked = new Asked(shown, pump, all, open, known);
         return new PlanOptionsResponse(
             [
                 Option("leader", $"Only {Phrase(leader)}", [leader], ServiceScope.WhatFailed, asked),
@@ -96,6 +100,10 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
 
     private static double Missed(Opening open, HashSet<PartAt> renewed) => open.Parts.Any(renewed.Contains) ? 0 : 1;
 
+    private static double? OnRecord(PumpMemory? pump, RecordPart? part, DateOnly day) => pump is null || part is null
+        ? null
+        : pump.Record.Lives.LastOrDefault(l => l.At == part.At && l.Out is null)?.Ran(pump.Record.HoursAt(day));
+
     // Only what wears by hours or moves: rings are renewed with what they seal.
     private WearingPart? Wearing(PartAt at, bool renewed, Asked asked)
     {
@@ -105,7 +113,12 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
         var worn = faults.FirstOrDefault(f => f.Wear is not null);
         double? noted = asked.Shown.Hours.Where(h => h.Part == worn?.Part && (h.Cylinder is null || h.Cylinder == at.Place.Cylinder))
             .Select(h => h.Hours).DefaultIfEmpty(null).Max();
-        return new WearingPart(at.Part.Name, renewed ? 0 : noted, worn?.Wear);
+        var record = asked.Known.Pumps.GetValueOrDefault(asked.Shown.Pump.Id);
+        var part = record?.Record.Parts.FirstOrDefault(p => p.At == new PartPosition(at.Part.Id, at.Place));
+        var lasts = part is null || worn is null ? null : asked.Known.Life(record!.LifeOf(part))?.Estimate;
+        return new WearingPart(
+            at.Part.Name, renewed ? 0 : noted ?? OnRecord(record, part, asked.Known.Day),
+            lasts is null ? worn?.Wear : new Wear(lasts.Shape.Value, lasts.B10.Value));
     }
 
     private string? Replacing(ServicePlan plan, PartsCostDto? cost, Asked asked)
@@ -131,5 +144,6 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
     private sealed record Opening(SuspectDto Suspect, ServiceSheet Sheet, IReadOnlyList<PartAt> Parts);
 
     private sealed record Asked(
-        CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, IReadOnlyList<Opening> Open);
+        CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, IReadOnlyList<Opening> Open,
+        ShopMemory.Known Known);
 }

@@ -33,7 +33,9 @@ public sealed record WorkChangeDto(
     [property: Description("by tick of the plan")] IReadOnlyDictionary<string, TickDto>? Steps = null,
     [property: Description("ticks that are taken back")] IReadOnlyList<string>? StepsBack = null,
     [property: Description("by id of the place in the map")] IReadOnlyDictionary<string, FoundPartDto>? Found = null,
-    [property: Description("places that were not looked at after all")] IReadOnlyList<string>? FoundBack = null);
+    [property: Description("places that were not looked at after all")] IReadOnlyList<string>? FoundBack = null,
+    [property: Description("batch of what goes in, by id of the part; empty to clear it")]
+    IReadOnlyDictionary<string, string>? Batches = null);
 
 public sealed record TickedDto(string By, DateTime At, string? Wrench, int? Taps);
 
@@ -47,4 +49,5 @@ public sealed record FoundPartAtDto(
 /// <summary>The work at a case as it stands.</summary>
 public sealed record WorkDto(
     WorkPlanDto? Plan, AcknowledgedAtDto? Acknowledged, IReadOnlyDictionary<string, TickedDto> Steps,
-    IReadOnlyDictionary<string, FoundPartAtDto> Found);
+    IReadOnlyDictionary<string, FoundPartAtDto> Found,
+    [property: Description("batch of what goes in, by id of the part")] IReadOnlyDictionary<string, string> Batches);

@@ -11,6 +11,10 @@ internal static class WorkFacts
     private const string Hazards = Prefix + "hazards";
     private const string Step = Prefix + "step/";
     private const string Found = Prefix + "found/";
+    private const string Batch = Prefix + "batch/";
+
+    /// <summary>Name of the fact that says what was found at a place.</summary>
+    public static string NameOfFound(string key) => Found + key;
 
     /// <summary>The work as it stands.</summary>
     public static WorkDto Work(this CaseEntity entity)
@@ -18,7 +22,7 @@ internal static class WorkFacts
         var facts = new NamedFacts(entity, Prefix);
         return new WorkDto(
             facts.One<WorkPlanDto>(Plan), facts.One<AcknowledgedAtDto>(Hazards), facts.All<TickedDto>(Step),
-            facts.All<FoundPartAtDto>(Found));
+            facts.All<FoundPartAtDto>(Found), facts.All<string>(Batch));
     }
 
     /// <summary>Lays a change, already checked, on the case.</summary>
@@ -36,6 +40,8 @@ internal static class WorkFacts
             entity.Tell(change, Step + key, Stored.Write(Done(tick, change.At)));
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
             entity.Tell(change, Found + key, Stored.Write(Noted(found, change.At)));
+        foreach (var (part, batch) in work.Batches ?? new Dictionary<string, string>())
+            entity.Tell(change, Batch + part, string.IsNullOrWhiteSpace(batch) ? "" : Stored.Write(batch.Trim()));
         foreach (var back in (work.StepsBack ?? []).Select(k => Step + k).Concat((work.FoundBack ?? []).Select(k => Found + k)))
             entity.Tell(change, back, "");
     }
@@ -44,7 +50,8 @@ internal static class WorkFacts
     private static void BeginAfresh(CaseEntity entity, ChangeEntity change)
     {
         foreach (var fact in entity.InForce(entity.Facts.Where(f =>
-            f.Name.StartsWith(Step, StringComparison.Ordinal) || f.Name.StartsWith(Found, StringComparison.Ordinal))))
+            f.Name.StartsWith(Step, StringComparison.Ordinal) || f.Name.StartsWith(Found, StringComparison.Ordinal)
+            || f.Name.StartsWith(Batch, StringComparison.Ordinal))))
             fact.RemovedBy = change.Number;
     }
 

@@ -17,6 +17,8 @@ internal static class WorkWords
             yield return $"{Step(key)} {(tick.Taps is { } taps ? $"bolt {taps}" : "done")}";
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
             yield return $"{Plain(key)}: {Plain(found.Finding ?? found.State ?? "")}";
+        foreach (var (part, batch) in work.Batches ?? new Dictionary<string, string>())
+            yield return $"{Plain(part)}: batch {batch.Trim()}";
         foreach (var key in work.StepsBack ?? [])
             yield return $"{Step(key)} taken back";
         foreach (var key in work.FoundBack ?? [])

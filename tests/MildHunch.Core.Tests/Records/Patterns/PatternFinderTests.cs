@@ -51,7 +51,7 @@ public class PatternFinderTests
         var shop = new RandomShop(seed, From, planted);
         string[] batches = ["K-1", "K-2", "K-3", "K-4", "K-5"];
         var regulator = Triplex(5, ControlKind.Regulator);
-        PumpRecord[] pumps =
+        PumpOnRecord[] pumps =
         [
             .. new[] { "FOG-2", "NET-1", "FOG-5" }.Select(tag => shop.Draw(tag, Fog2, Fog2Setup(), Sheets, Known, 45, Today, batches)),
             .. new[] { "FROST-R", "FROST-S" }.Select(tag => shop.Draw(tag, regulator, Fog2Setup(), Sheets, Known, 45, Today, batches)),

@@ -8,7 +8,7 @@ namespace MildHunch.Core.Records.Patterns;
 /// <param name="Ends">True where its cylinders are a left and a right end.</param>
 /// <param name="Parts">Every part that has a life, at each of its places.</param>
 /// <param name="From">When the record began.</param>
-public sealed record PumpRecord(
+public sealed record PumpOnRecord(
     string Id, string Tag, string Type, bool Ends, IReadOnlyList<RecordPart> Parts, IReadOnlyList<PartLife> Lives, RunningHours Hours,
     DateOnly From)
 {

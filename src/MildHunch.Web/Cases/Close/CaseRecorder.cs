@@ -1,0 +1,163 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Patterns;
+using MildHunch.Core.Service;
+using MildHunch.Core.Service.Drawing;
+using MildHunch.Core.Service.Findings;
+using MildHunch.Store;
+using MildHunch.Web.Cases.Work;
+using MildHunch.Web.Evidence;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Cases.Close;
+
+/// <summary>
+/// What a closed case leaves on the record of its pump: parts changed and why, hours read, readings beside what was expected. It follows
+/// from the case: opened again or corrected, it is taken back or written anew.
+/// </summary>
+public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue)
+{
+    /// <summary>Lays on the record what a case says now; only saved with the case.</summary>
+    /// <param name="was">What it was closed as before.</param>
+    public async Task Record(CaseEntity entity, CaseResource shown, string? was, CancellationToken stop)
+    {
+        if (entity.Headline.Closed is null && was is null)
+            return;
+        db.RemoveRange(await db.PartChanges.Where(c => c.CaseId == entity.Id).ToListAsync(stop));
+        db.RemoveRange(await db.Meters.Where(m => m.CaseId == entity.Id).ToListAsync(stop));
+        db.RemoveRange(await db.ReadingsOnRecord.Where(r => r.CaseId == entity.Id).ToListAsync(stop));
+        if (entity.Headline.Closed is null)
+            return;
+        var now = entity.Work();
+        var on = Day(now.Steps.Values.Where(s => s.Taps is null).Select(s => (DateTime?)s.At).Max() ?? entity.Headline.ClosedAt!.Value);
+        var hours = Meter(shown);
+        if (hours is { } read)
+            db.Meters.Add(new MeterEntity
+            {
+                Id = Ids.New(),
+                PumpId = entity.PumpId,
+                CaseId = entity.Id,
+                On = on,
+                Hours = read,
+                By = By(now),
+            });
+        foreach (var change in await Changes(entity, now, on, stop))
+            db.PartChanges.Add(change);
+        db.ReadingsOnRecord.AddRange(Readings(entity, shown, on));
+    }
+
+    /// <summary>Hours on the meter as the case has them.</summary>
+    private static double? Meter(CaseResource shown) =>
+        shown.Facts.GetValueOrDefault(CaseFacts.Meter) is { } text && double.TryParse(text, CultureInfo.InvariantCulture, out var hours)
+            ? hours
+            : null;
+
+    private async Task<List<PartChangeEntity>> Changes(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
+    {
+        List<PartChangeEntity> changes = [];
+        if (work.Plan(entity, now.Plan) is not { } plan)
+            return changes;
+        var renewed = plan.Steps.Where(s => s.Stage == ServiceStage.Mend && s.Part is not null)
+            .SelectMany(s => s.Ticks.Where(t => now.Steps.GetValueOrDefault(t.Key) is { Taps: null })
+                .Select(t => new PartAt(s.Part!, t.Place)))
+            .Distinct();
+        var failed = plan.Inspections.Where(p => State(now, p) == FoundState.Failed);
+        var cause = Cause(entity, plan);
+        foreach (var part in renewed.Union(failed).Where(p => PartFamilies.BuiltIn.Of(p.Part.Kind) is not null))
+        {
+            var key = CavityMap.Key(part.Part.Id, part.Place);
+            var found = now.Found.GetValueOrDefault(key);
+            var bad = State(now, part) == FoundState.Failed;
+            changes.Add(new PartChangeEntity
+            {
+                Id = Ids.New(),
+                PumpId = entity.PumpId,
+                CaseId = entity.Id,
+                Part = part.Part.Id,
+                Cylinder = part.Place.Cylinder,
+                Side = part.Place.Side?.Named(),
+                On = on,
+                OutWhy = (bad ? OutWhy.Failed : OutWhy.Along).Named(),
+                Finding = bad ? found?.Finding : null,
+                GoodOn = bad && !cause.Contains(part) ? await LastSeenGood(entity, key, on, stop) : null,
+                PutIn = true,
+                By = By(now),
+                Kit = Kit(entity, part.Part.Id),
+                Batch = now.Batches.GetValueOrDefault(part.Part.Id),
+                Note = found?.Note,
+            });
+        }
+
+        return changes;
+    }
+
+    private static FoundState? State(WorkDto now, PartAt part) =>
+        now.Found.GetValueOrDefault(CavityMap.Key(part.Part.Id, part.Place)) is { } found
+            ? Mapping.Choice(found.State, "state", FoundState.Fine)
+            : null;
+
+    // Parts whose failing was what brought the pump in: they failed when it was complained of, not some time before.
+    private HashSet<PartAt> Cause(CaseEntity entity, ServicePlan plan)
+    {
+        var closed = entity.Headline.Closed!.Split('@');
+        var cylinder = closed.Length > 1 && int.TryParse(closed[1], CultureInfo.InvariantCulture, out var k) ? k : (int?)null;
+        return
+        [
+            .. closed[0].Split('+').Select(catalogue.Fault).OfType<Fault>()
+                .SelectMany(f => ServiceTargets.Of(plan.Sheet, plan.Pump, f, new ServicePlace(cylinder))),
+        ];
+    }
+
+    private async Task<DateOnly?> LastSeenGood(CaseEntity entity, string key, DateOnly on, CancellationToken stop)
+    {
+        var name = WorkFacts.NameOfFound(key);
+        var before = await db.Cases.Where(c => c.PumpId == entity.PumpId && c.Id != entity.Id && c.Headline.ClosedAt != null)
+            .SelectMany(c => c.Facts.Where(f => f.Name == name && f.RemovedBy == null).Select(f => new { f.Value, c.Headline.ClosedAt }))
+            .ToListAsync(stop);
+        var good = before.Where(f => Day(f.ClosedAt!.Value) < on && Stored.Read<FoundPartAtDto>(f.Value).State != FoundState.Failed.Named())
+            .Select(f => (DateOnly?)Day(f.ClosedAt!.Value)).Max();
+        var fitted = await db.PartChanges.Where(c => c.PumpId == entity.PumpId && c.CaseId != entity.Id && c.PutIn && c.On < on)
+            .Select(c => new { c.Part, c.Cylinder, c.Side, c.On }).ToListAsync(stop);
+        var since = fitted.Where(c => new PartPosition(
+            c.Part, new ServicePlace(c.Cylinder, c.Side is { } s ? Enum.Parse<Side>(s, true) : null)).Key == key)
+            .Select(c => (DateOnly?)c.On).Max();
+        return good > since || since is null ? good : since;
+    }
+
+    // The kit of the pump’s own sheet that holds it.
+    private static string? Kit(CaseEntity entity, string part) =>
+        entity.KnownPump().ToResource().Sheet.Kits?.FirstOrDefault(k => k.Holds?.ContainsKey(part) == true)?.Name;
+
+    private static IEnumerable<ReadingOnRecordEntity> Readings(CaseEntity entity, CaseResource shown, DateOnly on)
+    {
+        if (shown.Diagnosis is not { } judged)
+            yield break;
+        foreach (var reading in shown.Readings.Where(r => r.Judged))
+        {
+            var compared = judged.Comparisons.FirstOrDefault(c => c.Quantity == reading.Quantity);
+            if (compared is null)
+                continue;
+            var expected = new ReadingDto(reading.Quantity, compared.Expected).ToCore("expected").Value.Si;
+            yield return new ReadingOnRecordEntity
+            {
+                Id = Ids.New(),
+                PumpId = entity.PumpId,
+                CaseId = entity.Id,
+                On = on,
+                Quantity = reading.Quantity,
+                Value = new ReadingDto(reading.Quantity, reading.Value).ToCore("reading").Value.Si,
+                Expected = expected,
+                After = reading.At == "after",
+            };
+        }
+    }
+
+    private static string? By(WorkDto now) => now.Steps.Values.OrderBy(s => s.At).LastOrDefault()?.By;
+
+    private static DateOnly Day(DateTime at) => DateOnly.FromDateTime(at.ToLocalTime());
+}

@@ -1,0 +1,51 @@
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Due;
+using MildHunch.Core.Service;
+using MildHunch.Web.Service;
+
+namespace MildHunch.Web.Records.Life;
+
+/// <summary>What is due at a pump, laid together.</summary>
+public sealed class DueView(ServiceSheets sheets)
+{
+    /// <summary>Visits of one pump until a day.</summary>
+    public IReadOnlyList<DueVisitDto> Of(PumpMemory memory, ShopMemory.Known known, DateOnly until)
+    {
+        var now = memory.Record.Lives.Where(l => l.Out is null).ToDictionary(l => l.At.Key);
+        var interval = memory.Shown.Sheet.Interval;
+        var pump = new DuePump(
+            memory.Record.Id, memory.Record.Tag, memory.Record.Hours,
+            new ServiceRule(interval?.Hours, memory.Running.Months, interval?.SealChanges),
+            [.. memory.Record.Parts.Select(p => new DuePart(p, now.GetValueOrDefault(p.At.Key), known.Life(memory.LifeOf(p))?.Estimate))],
+            memory.Record.Lives, memory.Running.Dated());
+        return
+        [
+            .. new DuePlanner(memory.Pump, memory.Sheets, new ServicePlanner(sheets)).Visits(pump, known.Day, until)
+                .Select(v => ToDto(v, memory)),
+        ];
+    }
+
+    private static DueVisitDto ToDto(DueVisit visit, PumpMemory memory)
+    {
+        var parts = visit.Plan is { } plan ? Parts(plan, memory.Shown.Sheet) : [];
+        var what = visit.Items.SelectMany(i => i.Parts).Select(p => p.Family.Name).Distinct().ToArray();
+        return new DueVisitDto(
+            memory.Record.Id, memory.Record.Tag, visit.On, visit.Wanted, visit.Season?.Name, Math.Round(visit.Plan?.Minutes ?? 0),
+            Math.Round(visit.Saved),
+            [.. visit.Items.Select(i => new DueItemDto(i.Why.Named(), i.On, i.Says, [.. i.Parts.Select(p => p.At.Key)]))], parts,
+            what.Length > 0 ? $"{char.ToUpperInvariant(what[0][0])}{string.Join(" and ", what)[1..]}" : visit.Items[0].Says);
+    }
+
+    private static IReadOnlyList<DuePartDto> Parts(ServicePlan plan, PumpSheetDto own)
+    {
+        var bill = PartsBill.Of(plan, own).Bill;
+        string Name(string part) => plan.Sheet.Part(part)?.Name ?? part;
+        return
+        [
+            .. bill.Kits.Select(k => new DuePartDto(
+                k.Kit.Name, k.Count, true,
+                k.LeftOver.Count > 0 ? string.Join(", ", k.LeftOver.Select(l => $"{l.Value} x {Name(l.Key)}")) : null)),
+            .. bill.Beside.Select(b => new DuePartDto(Name(b.Key), b.Value, false, null)),
+        ];
+    }
+}

@@ -1,0 +1,28 @@
+using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Patterns;
+
+namespace MildHunch.Web.Records.Life;
+
+/// <summary>How long the kinds of part of a pump last, with what that was read from.</summary>
+internal static class LivesView
+{
+    private const int CurvePoints = 40;
+
+    public static IReadOnlyList<KindOfLifeDto> Of(PumpMemory memory, ShopMemory.Known known) =>
+    [
+        .. memory.Record.Parts.DistinctBy(p => p.Kind).Select(p => (Part: p, Life: known.Life(memory.LifeOf(p))))
+            .Where(l => l.Life is not null).Select(l => ToDto(l.Part, l.Life!)),
+    ];
+
+    private static KindOfLifeDto ToDto(RecordPart part, LifeOnRecord life)
+    {
+        var estimate = life.Estimate;
+        var longest = Math.Max(life.Watched.Select(w => w.Hours).DefaultIfEmpty(0).Max(), estimate.Mean.Value * 1.5);
+        return new KindOfLifeDto(
+            part.Kind, part.Name, life.Of.PumpType, life.Of.Liquid, estimate.ToDto(),
+            [.. PlottingPositions.Of(life.Watched).Select(p => new PlotPointDto(Math.Round(p.Hours, 1), Math.Round(p.Failed, 4)))],
+            life.Prior is not null,
+            [.. Enumerable.Range(1, CurvePoints).Select(i => longest * i / CurvePoints)
+                .Select(h => new PlotPointDto(Math.Round(h, 1), Math.Round(estimate.ChanceWithin(0, h), 4)))]);
+    }
+}

@@ -1,0 +1,94 @@
+using MildHunch.Core;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Patterns;
+using MildHunch.Core.Records.Running;
+using MildHunch.Core.Service;
+using MildHunch.Store;
+using MildHunch.Web.Pumps;
+using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
+
+namespace MildHunch.Web.Records;
+
+/// <summary>All that the shop remembers of one pump, read once and kept until something of it changes.</summary>
+/// <param name="Conflicts">Entries that contradict one another, in words; what they say is left out until somebody corrects them.</param>
+public sealed record PumpMemory(
+    PumpResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, RunningDto Running, PumpOnRecord Record, string Liquid,
+    bool Archived, IReadOnlyList<MeterEntity> Meters, IReadOnlyList<PartChangeEntity> Changes, IReadOnlyList<string> Conflicts)
+{
+    /// <summary>Hours of the pump when its record began; 0 where it was kept from new.</summary>
+    public double WatchedFrom => Running.RecordFrom is { } from && Running.RecordFrom != Running.Commissioned ? Record.HoursAt(from) : 0;
+
+    /// <summary>Which lives are pooled with those of a part.</summary>
+    public LifeOf LifeOf(RecordPart part) => new(part.Kind, Record.Type, Liquid);
+
+    /// <summary>Builds it from what is stored.</summary>
+    public static PumpMemory Of(
+        PumpEntity stored, IReadOnlyList<MeterEntity> meters, IReadOnlyList<PartChangeEntity> changes, ServiceSheets sheets,
+        Catalogue catalogue, DateOnly today)
+    {
+        var shown = stored.ToResource();
+        var pump = shown.Pump.ToCore();
+        var own = ServiceQuestion.Sheets(pump, shown.Setup, shown.Sheet, sheets);
+        var running = stored.RunningJson is null ? new RunningDto() : Stored.Read<RunningDto>(stored.RunningJson);
+        List<string> conflicts = [];
+        var hours = Hours(meters, running, today, conflicts);
+        var lives = PartLog.Read([.. changes.Select(c => c.ToCore(hours))], today);
+        conflicts.AddRange(lives.Conflicts);
+        DateOnly?[] known =
+        [
+            running.Commissioned, running.RecordFrom, hours.From, changes.Select(c => (DateOnly?)c.On).Min(),
+            DateOnly.FromDateTime(stored.CreatedAt),
+        ];
+        var from = running.RecordFrom ?? running.Commissioned ?? known.Min()!.Value;
+        return new PumpMemory(
+            shown, pump, own, running,
+            new PumpOnRecord(
+                stored.Id, stored.Tag, stored.Type, pump.Arrangement == Arrangement.Intensifier,
+                PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from),
+            shown.Setup.Liquid ?? "water", stored.ArchivedAt is not null, meters, changes, conflicts);
+    }
+
+    // A reading that contradicts another is left out, and told.
+    private static RunningHours Hours(IReadOnlyList<MeterEntity> meters, RunningDto running, DateOnly today, List<string> conflicts)
+    {
+        List<MeterReading> taken = running.Commissioned is { } first && meters.All(m => m.On > first)
+            ? [new("commissioned", first, 0)]
+            : [];
+        foreach (var meter in meters.OrderBy(m => m.On).ThenBy(m => m.Id, StringComparer.Ordinal))
+        {
+            taken.Add(meter.ToCore());
+            try
+            {
+                RunningHours.Of(taken, running.Duty(), today);
+            }
+            catch (ImpossibleInputException e)
+            {
+                taken.RemoveAt(taken.Count - 1);
+                conflicts.Add(e.Message);
+            }
+        }
+
+        return RunningHours.Of(taken, running.Duty(), today);
+    }
+}
+
+/// <summary>Entries of the record between database and Core.</summary>
+internal static class RecordMapping
+{
+    public static MeterReading ToCore(this MeterEntity meter) => new(meter.Id, meter.On, meter.Hours, meter.NewMeter, meter.Strokes);
+
+    public static PartChange ToCore(this PartChangeEntity change, RunningHours hours)
+    {
+        var side = change.Side is { } named ? Enum.Parse<Side>(named, true) : (Side?)null;
+        return new PartChange(
+            change.Id, new PartPosition(change.Part, new ServicePlace(change.Cylinder, side)), change.On,
+            change.Hours ?? hours.At(change.On) ?? 0,
+            change.OutWhy is { } why
+                ? new Removal(Enum.Parse<OutWhy>(why, true), change.Finding, change.GoodOn is { } good ? hours.At(good) : null)
+                : null,
+            change.PutIn ? new NewPart(change.By, change.Kit, change.Batch, change.Warranty) : null, change.CaseId);
+    }
+}

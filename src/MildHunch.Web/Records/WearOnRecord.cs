@@ -1,0 +1,36 @@
+using MildHunch.Store;
+using MildHunch.Web.Evidence;
+
+namespace MildHunch.Web.Records;
+
+/// <summary>What the record says of the wearing parts of a case’s pump: hours on them, and how long such parts last here.</summary>
+public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<PartLifeOnRecordDto> Lives)
+{
+    private static readonly WearOnRecord Nothing = new([], []);
+
+    /// <summary>As it stood when the case was opened; what was told in the case itself goes before.</summary>
+    public static async Task<WearOnRecord> Of(
+        CaseEntity entity, ShopMemory memory, IReadOnlyList<PartHoursDto> told, CancellationToken stop)
+    {
+        var known = await memory.All(stop);
+        if (!known.Pumps.TryGetValue(entity.PumpId, out var pump))
+            return Nothing;
+        var opened = DateOnly.FromDateTime(entity.OpenedAt.ToLocalTime());
+        var now = pump.Record.HoursAt(opened);
+        List<PartHoursDto> hours = [];
+        List<PartLifeOnRecordDto> lives = [];
+        foreach (var part in pump.Record.Parts.Where(p => p.Wear is not null))
+        {
+            var kind = part.Kind == "packing" ? "hp-seal" : part.Kind;
+            if (told.Count == 0
+                && pump.Record.Lives.LastOrDefault(l => l.At == part.At && l.Fitted is not null && l.Fitted.On <= opened
+                    && (l.Out is null || l.Out.On >= opened)) is { } life
+                && now - life.Fitted!.Hours is > 0 and var ran)
+                hours.Add(new PartHoursDto(kind, Math.Round(ran, 1), part.At.Place.Cylinder));
+            if (lives.All(l => l.Part != kind) && known.Life(pump.LifeOf(part)) is { Estimate.Failures: > 0 } lasts)
+                lives.Add(new PartLifeOnRecordDto(kind, lasts.Estimate.Shape.Value, lasts.Estimate.B10.Value));
+        }
+
+        return new WearOnRecord(hours, lives);
+    }
+}
