@@ -38,9 +38,6 @@ public sealed class PartChangeEntity
 
     public required DateOnly On { get; init; }
 
-    /// <summary>Hours of the pump that day; null where they follow from its meter.</summary>
-    public double? Hours { get; init; }
-
     /// <summary>failed, along or unsaid; null where nothing came out.</summary>
     public string? OutWhy { get; init; }
 

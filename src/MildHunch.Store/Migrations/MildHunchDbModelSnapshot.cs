@@ -217,9 +217,6 @@ namespace MildHunch.Store.Migrations
                     b.Property<DateOnly?>("GoodOn")
                         .HasColumnType("TEXT");
 
-                    b.Property<double?>("Hours")
-                        .HasColumnType("REAL");
-
                     b.Property<string>("Kit")
                         .HasColumnType("TEXT");
 

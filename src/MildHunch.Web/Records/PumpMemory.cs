@@ -85,7 +85,7 @@ internal static class RecordMapping
         var side = change.Side is { } named ? Enum.Parse<Side>(named, true) : (Side?)null;
         return new PartChange(
             change.Id, new PartPosition(change.Part, new ServicePlace(change.Cylinder, side)), change.On,
-            change.Hours ?? hours.At(change.On) ?? 0,
+            hours.At(change.On) ?? 0,
             change.OutWhy is { } why
                 ? new Removal(Enum.Parse<OutWhy>(why, true), change.Finding, change.GoodOn is { } good ? hours.At(good) : null)
                 : null,

@@ -237,6 +237,196 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/life-estimate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Weibull life of a kind of part, with bands: parts still running, watched from an age on or found failed count as such. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LifeEstimateRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LifeEstimateResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pattern-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Exact test of where events fall against the shares expected; from five events on it may tell a pattern. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PatternTestRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PatternTestResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Openings that are due, each serving what lies around its day, and the parts they need. */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DueResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/due.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A year of it as a calendar feed (iCalendar). */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/due.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as CSV. */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate/assumptions": {
         parameters: {
             query?: never;
@@ -1025,6 +1215,344 @@ export interface paths {
             };
         };
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hours, lives of parts, patterns, readings over the years, cases and what is due at a pump. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/running": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** How it is run and when it is served; needs If-Match. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RunningDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/meter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes what the hour meter showed. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MeterDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/meter/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a reading of the hour meter back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    entry: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/part-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Notes a part that was changed, fitted or taken out. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PartChangeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pumps/{id}/part-changes/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a noted change of a part back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    entry: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is on the shelf. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockDto"][];
+                    };
+                };
+            };
+        };
+        /** Counts a kit or part by its name; the version it was read at keeps two from overwriting. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StockDto"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockDto"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Is no longer counted. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -2294,6 +2822,15 @@ export interface components {
             cause: string;
             halfWidth: components["schemas"]["QuantityDto"];
         };
+        /** @description A figure with its band of 90 %; high is null where nothing bounds it. */
+        BandedDto: {
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: null | number;
+        };
         BeforeAfterDto: {
             quantity: string;
             name: string;
@@ -2349,6 +2886,16 @@ export interface components {
             /** Format: double */
             y: number;
         };
+        CaseOnRecordDto: {
+            id: string;
+            complaint: string;
+            /** Format: date-time */
+            openedAt: string;
+            /** Format: date-time */
+            closedAt: null | string;
+            closed: null | string;
+            leader: null | string;
+        };
         CaseResource: {
             id: string;
             /** Format: int32 */
@@ -2397,6 +2944,16 @@ export interface components {
             leader: null | components["schemas"]["LeaderDto"];
             /** Format: int32 */
             entries: number;
+        };
+        ChanceBeforeDto: {
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: null | number;
         };
         ChangeDto: {
             /** Format: int32 */
@@ -2600,6 +3157,8 @@ export interface components {
             /** @description cues and quantities tried in vain: no evidence, not asked for again */
             couldNot?: null | string[];
             limits?: null | components["schemas"]["LimitsDto"];
+            /** @description lives of kinds of part as the shop’s own record tells them */
+            lives?: null | components["schemas"]["PartLifeOnRecordDto"][];
         };
         DiagnosisResponse: {
             actions: components["schemas"]["ActionDto"][];
@@ -2619,6 +3178,38 @@ export interface components {
             /** @description what was seen that must stop the pump at once; no check on the running pump is proposed after it */
             stopNow: components["schemas"]["StopNowDto"][];
         };
+        /** @description A paper that belongs to the pump: a photograph of it, or where it lies. */
+        DocumentDto: {
+            name?: null | string;
+            photo?: null | string;
+            where?: null | string;
+        };
+        /** @description The straight line through the readings since the last mend, as a share of what was expected. */
+        DriftDto: {
+            /**
+             * Format: double
+             * @description share of the expected a year, −0.1 for a tenth less
+             */
+            perYear: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** @description told where the band does not hold 0 */
+            told: boolean;
+            line: components["schemas"]["DriftPointDto"][];
+            sentence: string;
+        };
+        DriftPointDto: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
         /** @description What turns the pump: a three-phase motor or a governed engine, by belt, gear or direct. */
         DriveDto: {
             /** @description motor or engine */
@@ -2637,6 +3228,52 @@ export interface components {
             pumpPulley?: null | components["schemas"]["QuantityDto"];
             /** Format: double */
             gearRatio?: null | number;
+        };
+        /** @description One thing due, in words. */
+        DueItemDto: {
+            why: string;
+            /** Format: date */
+            on: string;
+            says: string;
+            positions: string[];
+        };
+        DuePartDto: {
+            name: string;
+            /** Format: int32 */
+            count: number;
+            /** @description true for a kit */
+            kit: boolean;
+            leftOver: null | string;
+        };
+        /** @description What is due in a span of days, laid together, and what has to be in stock by then. */
+        DueResponse: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            /** Format: date */
+            today: string;
+            visits: components["schemas"]["DueVisitDto"][];
+            needed: components["schemas"]["NeededDto"][];
+            /** @description what is in stock and at or below its reorder level */
+            low: components["schemas"]["StockDto"][];
+        };
+        /** @description One opening of a pump that serves what is due around its day. */
+        DueVisitDto: {
+            pumpId: string;
+            tag: string;
+            /** Format: date */
+            on: string;
+            /** Format: date */
+            wanted: null | string;
+            season: null | string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            saved: number;
+            items: components["schemas"]["DueItemDto"][];
+            parts: components["schemas"]["DuePartDto"][];
+            says: string;
         };
         EvidenceDto: {
             source: string;
@@ -2830,6 +3467,19 @@ export interface components {
             notUnderstood: components["schemas"]["JotGapDto"][];
             suggestions: string[];
         };
+        /** @description How long a kind of part lasts, pooled over pumps alike. */
+        KindOfLifeDto: {
+            kind: string;
+            name: string;
+            pumpType: string;
+            liquid: string;
+            estimate: components["schemas"]["LifeEstimateResponse"];
+            points: components["schemas"]["PlotPointDto"][];
+            /** @description true where the catalogue’s life is heard beside the record */
+            pooled: boolean;
+            /** @description its chance of failing by hours, for the curve */
+            curve: components["schemas"]["PlotPointDto"][];
+        };
         KitCountDto: {
             kit: string;
             /** Format: int32 */
@@ -2893,6 +3543,53 @@ export interface components {
             sigma: null | components["schemas"]["QuantityDto"];
             source: string;
         };
+        LifeEstimateRequest: {
+            times?: null | components["schemas"]["LifeTimeDto"][];
+            prior?: null | components["schemas"]["LifePriorDto"];
+            /** @description hours before which the chance of failing is asked */
+            before?: null | number[];
+            /**
+             * Format: double
+             * @description hours that the part in question has run already
+             */
+            age?: null | number;
+        };
+        LifeEstimateResponse: {
+            shape: components["schemas"]["BandedDto"];
+            scale: components["schemas"]["BandedDto"];
+            /** @description hours by which a tenth has failed */
+            b10: components["schemas"]["BandedDto"];
+            mean: components["schemas"]["BandedDto"];
+            /** Format: int32 */
+            failures: number;
+            /** Format: int32 */
+            censored: number;
+            chanceBefore: components["schemas"]["ChanceBeforeDto"][];
+            /** @description in words */
+            method: string;
+        };
+        /** @description Whose life in the catalogue is heard beside the record. */
+        LifePriorDto: {
+            /** @description hp-seal, lp-seal, cup, dynamic-seal or static-seal */
+            part?: null | string;
+        };
+        /** @description How long one part lasted, or has lasted so far. */
+        LifeTimeDto: {
+            /**
+             * Format: double
+             * @description hours when it failed, or so far
+             */
+            hours?: null | number;
+            /** @description false where it still runs or was changed along */
+            failed?: null | boolean;
+            /**
+             * Format: double
+             * @description hours it had run when watching began
+             */
+            from?: null | number;
+            /** @description hours at two openings: still good at the first, failed at the second */
+            foundBetween?: null | number[];
+        };
         /** @description Between which bounds something measured at a part must lie; either may be left out. */
         LimitDto: {
             least?: null | components["schemas"]["QuantityDto"];
@@ -2941,6 +3638,20 @@ export interface components {
             name: string;
             limit: null | components["schemas"]["LimitDto"];
         };
+        /** @description What the hour meter showed. */
+        MeterDto: {
+            id?: null | string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: double */
+            hours?: null | number;
+            /** @description a new meter was fitted that day and showed this then */
+            newMeter?: null | boolean;
+            /** Format: double */
+            strokes?: null | number;
+            by?: null | string;
+            caseId?: null | string;
+        };
         /** @description Bore, stroke, speed and flow, all four; and what was worked out or does not agree, in words. */
         NameplateResponse: {
             plungerDiameter: components["schemas"]["QuantityDto"];
@@ -2949,6 +3660,31 @@ export interface components {
             ratedFlow: components["schemas"]["QuantityDto"];
             workedOut: null | string;
             doubt: null | string;
+        };
+        /** @description A part or kit that what is due needs, beside what is on the shelf. */
+        NeededDto: {
+            name: string;
+            kit: boolean;
+            /** Format: int32 */
+            count: number;
+            /**
+             * Format: date
+             * @description the first day it is needed
+             */
+            by: string;
+            /**
+             * Format: double
+             * @description null where nobody counts it
+             */
+            inStock: null | number;
+            /** Format: double */
+            reorderAt: null | number;
+            /**
+             * Format: double
+             * @description how many are short of it; 0 where there are enough, or nobody counts
+             */
+            short: number;
+            pumps: string[];
         };
         NewCaseRequest: {
             pumpId: null | string;
@@ -3035,6 +3771,34 @@ export interface components {
             name: string;
             place: components["schemas"]["ServicePlaceDto"];
         };
+        /** @description A part changed by hand, or noted from paper. */
+        PartChangeRequest: {
+            /** @description id of the part on the pump’s sheet, or nozzle or oil */
+            part?: null | string;
+            /** Format: int32 */
+            cylinder?: null | number;
+            side?: null | string;
+            end?: null | string;
+            /** Format: date */
+            on?: null | string;
+            /**
+             * Format: double
+             * @description hours of the pump that day; left out: as its meter has them
+             */
+            hours?: null | number;
+            /** @description failed, along or unsaid; left out where nothing came out */
+            out?: null | string;
+            /** @description how it had failed */
+            finding?: null | string;
+            /** @description false where nothing went in; true where left out */
+            putIn?: null | boolean;
+            by?: null | string;
+            kit?: null | string;
+            batch?: null | string;
+            /** Format: date */
+            warranty?: null | string;
+            note?: null | string;
+        };
         PartCountDto: {
             part: string;
             name: string;
@@ -3060,6 +3824,43 @@ export interface components {
             measured: string[];
             findings: components["schemas"]["FindingDto"][];
         };
+        /** @description One part’s life at its place. */
+        PartLifeDto: {
+            /** @description the entry that fitted it; null where it was in before the record began */
+            fitted: null | string;
+            /** Format: date */
+            fittedOn: null | string;
+            /** Format: double */
+            fittedHours: null | number;
+            by: null | string;
+            kit: null | string;
+            batch: null | string;
+            /** Format: date */
+            warranty: null | string;
+            fittedCase: null | string;
+            /** @description the entry that took it out; null while it is in */
+            out: null | string;
+            /** Format: date */
+            outOn: null | string;
+            /** Format: double */
+            outHours: null | number;
+            why: null | string;
+            finding: null | string;
+            outCase: null | string;
+            /**
+             * Format: double
+             * @description hours it has run, or ran
+             */
+            ran: null | number;
+        };
+        /** @description How long a kind of part lasts in this shop: it takes the place of the catalogue’s life. */
+        PartLifeOnRecordDto: {
+            part?: null | string;
+            /** Format: double */
+            shape?: null | number;
+            /** Format: double */
+            b10Hours?: null | number;
+        };
         PartNameDto: {
             part: string;
             name: string;
@@ -3070,6 +3871,46 @@ export interface components {
             parts: number;
             currency: string;
             withoutPrice: string[];
+        };
+        /** @description A pattern, told or not. */
+        PatternDto: {
+            kind: string;
+            family: string;
+            pump: null | string;
+            tag: null | string;
+            about: string;
+            counts: components["schemas"]["PlaceCountedDto"][];
+            leading: string;
+            /** Format: double */
+            p: number;
+            /** Format: double */
+            evidence: number;
+            told: boolean;
+            sentence: string;
+        };
+        PatternTestRequest: {
+            counts?: null | components["schemas"]["PlaceCountDto"][];
+            /**
+             * Format: int32
+             * @description how many such tests are read together; 1 where left out
+             */
+            tests?: null | number;
+        };
+        PatternTestResponse: {
+            /** Format: double */
+            p: number;
+            /**
+             * Format: double
+             * @description for all tests read together
+             */
+            adjusted: number;
+            told: boolean;
+            sentence: string;
+            /**
+             * Format: double
+             * @description evidence that may be looked at again and again; 20 is as rare as 5 %
+             */
+            evidence: null | number;
         };
         /** @description A photograph and what it shows. */
         PhotoOfDto: {
@@ -3092,6 +3933,29 @@ export interface components {
             /** Format: double */
             height: number;
             shapes: components["schemas"]["ShapeDto"][];
+        };
+        /** @description Events at a place, and the share expected there. */
+        PlaceCountDto: {
+            place?: null | string;
+            /** Format: int32 */
+            events?: null | number;
+            /**
+             * Format: double
+             * @description left out: what is left is shared evenly
+             */
+            expectedShare?: null | number;
+            /**
+             * Format: int32
+             * @description out of how many, where two groups are compared: Fisher’s exact test
+             */
+            of?: null | number;
+        };
+        PlaceCountedDto: {
+            place: string;
+            /** Format: int32 */
+            events: number;
+            /** Format: double */
+            expected: number;
         };
         PlanBranchDto: {
             text: string;
@@ -3159,11 +4023,34 @@ export interface components {
             pump: null | components["schemas"]["PumpDto"];
             setup: null | components["schemas"]["SetupDto"];
         };
+        /** @description A point of the probability plot: so many have failed by then. */
+        PlotPointDto: {
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            failed: number;
+        };
         PointDto: {
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
+        };
+        /** @description A place of the pump and the lives of what was in it, the oldest first. */
+        PositionDto: {
+            key: string;
+            part: string;
+            kind: string;
+            name: string;
+            place: components["schemas"]["ServicePlaceDto"];
+            where: string;
+            family: string;
+            lives: components["schemas"]["PartLifeDto"][];
+            /**
+             * Format: double
+             * @description chance that what is in fails before the next service, 0 to 1; null where nothing is known
+             */
+            chance: null | number;
         };
         /** @description Where the shaft's power goes. */
         PowerSplitDto: {
@@ -3377,6 +4264,40 @@ export interface components {
             oilPistonDiameter?: null | components["schemas"]["QuantityDto"];
             shiftTime?: null | components["schemas"]["QuantityDto"];
         };
+        /** @description Hours of the pump. */
+        PumpHoursDto: {
+            /** Format: double */
+            now: null | number;
+            /** Format: double */
+            perWeek: number;
+            /**
+             * Format: double
+             * @description strokes since new, where the speed says so
+             */
+            strokes: null | number;
+            readings: components["schemas"]["MeterDto"][];
+        };
+        /** @description All that is on record of one pump. */
+        PumpLifeResponse: {
+            id: string;
+            tag: string;
+            /** Format: int32 */
+            version: number;
+            running: components["schemas"]["RunningDto"];
+            hours: components["schemas"]["PumpHoursDto"];
+            /** Format: date */
+            from: string;
+            positions: components["schemas"]["PositionDto"][];
+            lives: components["schemas"]["KindOfLifeDto"][];
+            patterns: components["schemas"]["PatternDto"][];
+            cases: components["schemas"]["CaseOnRecordDto"][];
+            readings: components["schemas"]["ReadingsOverYearsDto"][];
+            due: components["schemas"]["DueVisitDto"][];
+            /** @description entries that contradict one another, in words */
+            conflicts: string[];
+            /** @description since a cause was mended: how often before, how often since */
+            since: string[];
+        };
         PumpRequest: {
             tag: null | string;
             name: null | string;
@@ -3484,6 +4405,25 @@ export interface components {
             /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
             judged: boolean;
         };
+        /** @description A reading of a closed case beside what was expected. */
+        ReadingPointDto: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            hours: null | number;
+            value: components["schemas"]["QuantityDto"];
+            expected: components["schemas"]["QuantityDto"];
+            after: boolean;
+            caseId: string;
+        };
+        /** @description Readings of one quantity over the years, and where they are going. */
+        ReadingsOverYearsDto: {
+            quantity: string;
+            name: string;
+            unit: string;
+            points: components["schemas"]["ReadingPointDto"][];
+            drift: null | components["schemas"]["DriftDto"];
+        };
         /** @description What a report says, on paper and on screen. */
         ReportContentDto: {
             shop: string;
@@ -3563,6 +4503,31 @@ export interface components {
              */
             fittings?: null | number;
         };
+        /** @description How a pump is run and when it is served. */
+        RunningDto: {
+            /** @description serial number of this very pump */
+            serial?: null | string;
+            /** Format: date */
+            commissioned?: null | string;
+            /**
+             * Format: date
+             * @description when the record began; failures before it are not on record
+             */
+            recordFrom?: null | string;
+            /**
+             * Format: double
+             * @description hours a week outside the seasons; left out: as the meter shows
+             */
+            hoursPerWeek?: null | number;
+            seasons?: null | components["schemas"]["SeasonDto"][];
+            /**
+             * Format: int32
+             * @description service at the latest after so many months
+             */
+            months?: null | number;
+            tasks?: null | components["schemas"]["TaskDto"][];
+            documents?: null | components["schemas"]["DocumentDto"][];
+        };
         /** @description The control’s screw: how high it stood, where it should come to, what was read on the way. */
         ScrewDto: {
             /** @description as measured before it was backed off: "14 mm, nut 3 threads" */
@@ -3582,6 +4547,17 @@ export interface components {
             spike?: null | components["schemas"]["QuantityDto"];
             /** @description none, some or most: what came out of the bypass with the outlet open */
             bypass?: null | string;
+        };
+        /** @description Part of every year in which a pump runs otherwise or must not stand. */
+        SeasonDto: {
+            name?: null | string;
+            /** @description month and day, like 03-15 */
+            from?: null | string;
+            to?: null | string;
+            /** Format: double */
+            hoursPerWeek?: null | number;
+            /** @description true where it must not stand then */
+            mustRun?: null | boolean;
         };
         ServicePlaceDto: {
             /** Format: int32 */
@@ -3935,6 +4911,19 @@ export interface components {
             bypassFlow?: null | components["schemas"]["QuantityDto"];
             swing?: null | components["schemas"]["QuantityDto"];
         };
+        /** @description A kit or part on the shelf. */
+        StockDto: {
+            id?: null | string;
+            /** @description as the sheets of the pumps name it */
+            name?: null | string;
+            /** Format: double */
+            inStock?: null | number;
+            /** Format: double */
+            reorderAt?: null | number;
+            shelf?: null | string;
+            /** Format: int32 */
+            version?: null | number;
+        };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {
             id: string;
@@ -3999,6 +4988,14 @@ export interface components {
             /** Format: double */
             mendMinutes: number;
             hazards: components["schemas"]["HazardDto"][];
+        };
+        /** @description Something that comes on a day whatever the pump runs. */
+        TaskDto: {
+            what?: null | string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: int32 */
+            everyMonths?: null | number;
         };
         /** @description A step that was done, at one place. */
         TickDto: {
@@ -4065,6 +5062,10 @@ export interface components {
             };
             /** @description places that were not looked at after all */
             foundBack?: null | string[];
+            /** @description batch of what goes in, by id of the part; empty to clear it */
+            batches?: null | {
+                [key: string]: string;
+            };
         };
         /** @description The work at a case as it stands. */
         WorkDto: {
@@ -4075,6 +5076,10 @@ export interface components {
             };
             found: {
                 [key: string]: components["schemas"]["FoundPartAtDto"];
+            };
+            /** @description batch of what goes in, by id of the part */
+            batches: {
+                [key: string]: string;
             };
         };
         /** @description What is to be opened. */

@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using MildHunch.Web.Records.Due;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 
@@ -80,13 +81,3 @@ public sealed record PumpLifeResponse(
     IReadOnlyList<ReadingsOverYearsDto> Readings, IReadOnlyList<DueVisitDto> Due,
     [property: Description("entries that contradict one another, in words")] IReadOnlyList<string> Conflicts,
     [property: Description("since a cause was mended: how often before, how often since")] IReadOnlyList<string> Since);
-
-/// <summary>One thing due, in words.</summary>
-public sealed record DueItemDto(string Why, DateOnly On, string Says, IReadOnlyList<string> Positions);
-
-public sealed record DuePartDto(string Name, int Count, [property: Description("true for a kit")] bool Kit, string? LeftOver);
-
-/// <summary>One opening of a pump that serves what is due around its day.</summary>
-public sealed record DueVisitDto(
-    string PumpId, string Tag, DateOnly On, DateOnly? Wanted, string? Season, double Minutes, double Saved,
-    IReadOnlyList<DueItemDto> Items, IReadOnlyList<DuePartDto> Parts, string Says);

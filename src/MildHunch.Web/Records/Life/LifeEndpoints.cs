@@ -60,7 +60,7 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
                 : throw new ImpossibleInputException("strokes", $"{told.Strokes}", "0 or more"),
             By = Short(told.By, "by"),
         };
-        RunningHours.Of([.. pump.Meters.Select(m => m.ToCore()), meter.ToCore()], pump.Running.Duty(), memory.Today);
+        Hours(pump, meter);
         db.Meters.Add(meter);
         await db.SaveOrRefuse(stop);
         return await view.Of(id, stop);
@@ -70,11 +70,20 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
     {
         var pump = await memory.Of(id, stop);
         var change = PartChangeReading.Read(told, pump, memory.Today);
-        PartLog.Lives([.. pump.Changes.Select(c => c.ToCore(pump.Record.Hours)), change.ToCore(pump.Record.Hours)], memory.Today);
+        var meter = PartChangeReading.Meter(told, pump, memory.Today);
+        var hours = Hours(pump, meter);
+        PartLog.Lives([.. pump.Changes.Select(c => c.ToCore(hours)), change.ToCore(hours)], memory.Today);
         db.PartChanges.Add(change);
+        if (meter is not null)
+            db.Meters.Add(meter);
         await db.SaveOrRefuse(stop);
         return await view.Of(id, stop);
     }
+
+    // Hours with one reading more; refused where it does not fit the others.
+    private RunningHours Hours(PumpMemory pump, MeterEntity? meter) => RunningHours.Of(
+        [.. pump.Meters.Select(m => m.ToCore()), .. meter is null ? (MeterReading[])[] : [meter.ToCore()]], pump.Running.Duty(),
+        memory.Today);
 
     // What a case says is corrected in the case.
     private async Task<PumpLifeResponse> Remove<T>(string id, string entry, Func<T, string?> caseOf, CancellationToken stop)

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
+using MildHunch.Web.Records.Due;
 
 namespace MildHunch.Web.Records.Life;
 
@@ -24,7 +25,7 @@ public sealed class LifeView(MildHunchDb db, ShopMemory memory, DueView due)
             PositionView.Of(pump, known), LivesView.Of(pump, known),
             [.. known.Patterns.Where(p => p.Pump == id || (p.Pump is null && p.Leading.Place == pump.Record.Tag))
                 .Select(p => p.ToDto(known))],
-            cases, DriftView.Of(pump, readings, known.Day), due.Of(pump, known, known.Day.AddDays(DueDays)), pump.Conflicts,
+            cases, DriftView.Of(pump, readings, known.Day), [.. due.Of(pump, known, known.Day.AddDays(DueDays))], pump.Conflicts,
             SinceMended.Sentences(pump, cases, known.Day));
     }
 

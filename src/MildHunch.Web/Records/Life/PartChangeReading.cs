@@ -12,14 +12,11 @@ namespace MildHunch.Web.Records.Life;
 internal static class PartChangeReading
 {
     private const int LongestText = 200;
-    private const double MostHours = 1e6;
 
     /// <summary>The entry to store; a refusal names the field.</summary>
     public static PartChangeEntity Read(PartChangeRequest told, PumpMemory pump, DateOnly today)
     {
         var place = Place(told, pump);
-        if (told.Hours is { } hours && hours is not (>= 0 and <= MostHours))
-            throw new ImpossibleInputException("hours", hours.ToString(CultureInfo.InvariantCulture), "0 to 1000000 hours");
         var on = told.On ?? today;
         if (on > today)
             throw new ImpossibleInputException("on", $"{on:yyyy-MM-dd}", $"no day after today, {today:yyyy-MM-dd}");
@@ -34,7 +31,6 @@ internal static class PartChangeReading
             Cylinder = place.Cylinder,
             Side = place.Side?.Named(),
             On = on,
-            Hours = told.Hours,
             OutWhy = told.Out is { } why ? Mapping.Choice(why, "out", OutWhy.Unsaid).Named() : null,
             Finding = Short(told.Finding, "finding"),
             PutIn = putIn,
@@ -44,6 +40,15 @@ internal static class PartChangeReading
             Warranty = told.Warranty,
             Note = Short(told.Note, "note"),
         };
+    }
+
+    /// <summary>The hours told with it, as a reading of the meter; null where none were told, or they stand there already.</summary>
+    public static MeterEntity? Meter(PartChangeRequest told, PumpMemory pump, DateOnly today)
+    {
+        var on = told.On ?? today;
+        return told.Hours is not { } hours || pump.Meters.Any(m => m.On == on && m.Hours.Equals(hours))
+            ? null
+            : new MeterEntity { Id = Ids.New(), PumpId = pump.Record.Id, On = on, Hours = hours, By = told.By?.Trim() };
     }
 
     private static ServicePlace Place(PartChangeRequest told, PumpMemory pump)

@@ -58,7 +58,6 @@ namespace MildHunch.Store.Migrations
                     Cylinder = table.Column<int>(type: "INTEGER", nullable: true),
                     Side = table.Column<string>(type: "TEXT", nullable: true),
                     On = table.Column<DateOnly>(type: "TEXT", nullable: false),
-                    Hours = table.Column<double>(type: "REAL", nullable: true),
                     OutWhy = table.Column<string>(type: "TEXT", nullable: true),
                     Finding = table.Column<string>(type: "TEXT", nullable: true),
                     GoodOn = table.Column<DateOnly>(type: "TEXT", nullable: true),

@@ -1,15 +1,32 @@
+using System.Collections.Concurrent;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Due;
 using MildHunch.Core.Service;
 using MildHunch.Web.Service;
 
-namespace MildHunch.Web.Records.Life;
+namespace MildHunch.Web.Records.Due;
 
-/// <summary>What is due at a pump, laid together.</summary>
+/// <summary>What is due at a pump, laid together; kept until something of the pump or of what is known of its parts changes.</summary>
 public sealed class DueView(ServiceSheets sheets)
 {
-    /// <summary>Visits of one pump until a day.</summary>
-    public IReadOnlyList<DueVisitDto> Of(PumpMemory memory, ShopMemory.Known known, DateOnly until)
+    // Two years ahead is as far as anybody plans.
+    private const int Horizon = 731;
+    private readonly ConcurrentDictionary<string, Kept> kept = [];
+
+    private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, IReadOnlyList<DueVisitDto> Visits);
+
+    /// <summary>Visits of one pump until a day, at most two years ahead.</summary>
+    public IEnumerable<DueVisitDto> Of(PumpMemory memory, ShopMemory.Known known, DateOnly until)
+    {
+        var lives = string.Join(
+            ' ', memory.Record.Parts.DistinctBy(p => p.Kind).Select(p => known.Life(memory.LifeOf(p))?.Estimate.B10.Value));
+        var now = kept.GetValueOrDefault(memory.Record.Id);
+        if (now is null || !ReferenceEquals(now.Memory, memory) || now.Day != known.Day || now.Lives != lives)
+            kept[memory.Record.Id] = now = new Kept(memory, known.Day, lives, Visits(memory, known, known.Day.AddDays(Horizon)));
+        return now.Visits.Where(v => v.On <= until);
+    }
+
+    private IReadOnlyList<DueVisitDto> Visits(PumpMemory memory, ShopMemory.Known known, DateOnly until)
     {
         var now = memory.Record.Lives.Where(l => l.Out is null).ToDictionary(l => l.At.Key);
         var interval = memory.Shown.Sheet.Interval;

@@ -11,7 +11,7 @@ using MildHunch.Store;
 namespace MildHunch.Store.Migrations
 {
     [DbContext(typeof(MildHunchDb))]
-    [Migration("20261128082828_Records")]
+    [Migration("20261128085157_Records")]
     partial class Records
     {
         /// <inheritdoc />
@@ -219,9 +219,6 @@ namespace MildHunch.Store.Migrations
 
                     b.Property<DateOnly?>("GoodOn")
                         .HasColumnType("TEXT");
-
-                    b.Property<double?>("Hours")
-                        .HasColumnType("REAL");
 
                     b.Property<string>("Kit")
                         .HasColumnType("TEXT");
