@@ -134,6 +134,7 @@ ControlSettingEndpoint.Map(app);
 LifeEstimateEndpoint.Map(app);
 PatternTestEndpoint.Map(app);
 LifeEndpoints.Map(app);
+PumpLabel.Map(app);
 DueEndpoints.Map(app);
 StockEndpoints.Map(app);
 SheetEndpoints.Map(app);

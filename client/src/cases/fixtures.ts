@@ -144,7 +144,7 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
       },
       setup: { speed: q(1450, 'rpm'), nozzle: { flow: q(19.2, 'L/min'), at: q(70, 'bar') } },
     },
-    work: { plan: null, acknowledged: null, steps: {}, found: {} },
+    work: { plan: null, acknowledged: null, steps: {}, found: {}, batches: {} },
     proof: { acknowledged: {}, acts: {}, started: {}, steps: {}, shut: null, screw: null, verdict: null },
     complaint: 'Mist turns to drizzle',
     stage: 'suspect',

@@ -19,7 +19,13 @@ describe('the stages of a case', () => {
     const tick = { by: 'R', at: '2026-03-02T08:00:00Z', wrench: null, taps: null };
     const signed = { by: 'R', at: '2026-03-02T08:00:00Z' };
     const worked = aCase({
-      work: { plan: { targets: [] }, acknowledged: null, steps: { 'valve.facing@2.discharge': tick }, found: {} },
+      work: {
+        plan: { targets: [] },
+        acknowledged: null,
+        steps: { 'valve.facing@2.discharge': tick },
+        found: {},
+        batches: {},
+      },
       proof: {
         acknowledged: { water: signed },
         acts: {},

@@ -34,6 +34,9 @@ public sealed class ShopPrices
     /// <summary>What the shop is called, on paper.</summary>
     public string Name { get; set; } = "";
 
+    /// <summary>Where it is reached in the shop’s network; empty where nobody said.</summary>
+    public string Address { get; set; } = "";
+
     /// <summary>What an hour of a technician costs.</summary>
     public double WorkPerHour { get; set; } = 45;
 

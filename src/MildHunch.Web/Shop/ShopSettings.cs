@@ -13,7 +13,8 @@ public sealed record ShopDto(
     [property: Description("as it stands on reports")] string? Name = null, string? Currency = null,
     [property: Description("what an hour of a technician costs")] double? WorkPerHour = null, double? EnergyPerKwh = null,
     double? WaterPerM3 = null,
-    [property: Description("from which share of a new pump on a repair is weighed against replacing it")] double? ReplaceAbove = null);
+    [property: Description("from which share of a new pump on a repair is weighed against replacing it")] double? ReplaceAbove = null,
+    [property: Description("where the product is reached in the shop, for labels: http://workshop:5080")] string? Address = null);
 
 /// <summary>The shop's own settings in shop.json beside the database, over those of the environment.</summary>
 public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
@@ -21,6 +22,7 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
     private const string FileName = "shop.json";
     private const int LongestName = 80;
     private const int LongestCurrency = 12;
+    private const int LongestAddress = 120;
     private readonly Lock writing = new();
 
     public static void Map(IEndpointRouteBuilder routes)
@@ -39,12 +41,13 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
     }
 
     private ShopDto Now() =>
-        new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove);
+        new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address);
 
     private ShopDto Keep(ShopDto told)
     {
         Short(told.Name, "name", 0, LongestName);
         Short(told.Currency, "currency", 1, LongestCurrency);
+        CheckAddress(told.Address);
         Within(told.WorkPerHour, "workPerHour", 1e6);
         Within(told.EnergyPerKwh, "energyPerKwh", 1e6);
         Within(told.WaterPerM3, "waterPerM3", 1e6);
@@ -63,11 +66,22 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
     private void Apply(ShopDto told)
     {
         prices.Name = told.Name?.Trim() ?? prices.Name;
+        prices.Address = told.Address?.Trim().TrimEnd('/') ?? prices.Address;
         prices.Currency = told.Currency?.Trim() ?? prices.Currency;
         prices.WorkPerHour = told.WorkPerHour ?? prices.WorkPerHour;
         prices.EnergyPerKwh = told.EnergyPerKwh ?? prices.EnergyPerKwh;
         prices.WaterPerM3 = told.WaterPerM3 ?? prices.WaterPerM3;
         prices.ReplaceAbove = told.ReplaceAbove ?? prices.ReplaceAbove;
+    }
+
+    private static void CheckAddress(string? address)
+    {
+        if (address?.Trim() is { Length: > 0 } told
+            && !(told.Length <= LongestAddress && Uri.TryCreate(told, UriKind.Absolute, out var uri)
+                && uri.Scheme is "http" or "https"))
+            throw new ImpossibleInputException(
+                "address", $"“{(told.Length > 40 ? told[..40] : told)}”",
+                "an address like http://workshop:5080; empty where there is none");
     }
 
     private static void Short(string? text, string field, int least, int most)

@@ -69,6 +69,7 @@ const done = (...ticks: string[]): Work => ({
   acknowledged: null,
   steps: Object.fromEntries(ticks.map((t) => [t, { by: 'Tobi', at: '', wrench: null, taps: null }])),
   found: {},
+  batches: {},
 });
 
 describe('the way through the work', () => {

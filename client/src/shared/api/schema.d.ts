@@ -317,6 +317,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pumps/{id}/label.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A label with a code that opens the pump’s page. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/due": {
         parameters: {
             query?: never;
@@ -4286,6 +4322,8 @@ export interface components {
             running: components["schemas"]["RunningDto"];
             hours: components["schemas"]["PumpHoursDto"];
             /** Format: date */
+            today: string;
+            /** Format: date */
             from: string;
             positions: components["schemas"]["PositionDto"][];
             lives: components["schemas"]["KindOfLifeDto"][];
@@ -4775,6 +4813,8 @@ export interface components {
              * @description from which share of a new pump on a repair is weighed against replacing it
              */
             replaceAbove?: null | number;
+            /** @description where the product is reached in the shop, for labels: http://workshop:5080 */
+            address?: null | string;
         };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {

@@ -11,6 +11,7 @@ const display = ref<InstanceType<typeof Popover>>();
 const places = [
   { to: '/cases', name: 'Cases' },
   { to: '/pumps', name: 'Pumps' },
+  { to: '/due', name: 'Due' },
   { to: '/workings', name: 'Workings' },
   { to: '/record', name: 'Record' },
   { to: '/shop', name: 'Shop' },

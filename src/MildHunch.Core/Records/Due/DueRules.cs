@@ -46,7 +46,14 @@ public enum DueWhy
 /// <param name="Parts">What is renewed or looked at; empty for a task by date.</param>
 /// <param name="On">When.</param>
 /// <param name="Says">Why, in words with its figures.</param>
-public sealed record DueItem(DueWhy Why, DateOnly On, string Says, IReadOnlyList<RecordPart> Parts);
+public sealed record DueItem(DueWhy Why, DateOnly On, string Says, IReadOnlyList<RecordPart> Parts)
+{
+    /// <summary>Hours on the parts, where their lives are the reason.</summary>
+    internal IReadOnlyList<double> Ages { get; init; } = [];
+
+    /// <summary>Hours by which a tenth has failed, where lives are the reason.</summary>
+    internal Banded? B10 { get; init; }
+}
 
 /// <summary>What falls due at one pump by itself, before anything is laid together.</summary>
 public static class DueRules
@@ -113,10 +120,25 @@ public static class DueRules
             return null;
         return pump.Hours.When(fitted.Hours + life.B10.Value, today) is { } on
             ? new DueItem(
-                DueWhy.Life, on,
-                $"{part.Part.Name}: {now - fitted.Hours:0} h on it, a tenth has failed by {life.B10.Value:0} h ({Band(life.B10)})",
-                [part.Part])
+                DueWhy.Life, on, Worn([part.Part], [now - fitted.Hours], life.B10),
+                [part.Part]) { Ages = [now - fitted.Hours], B10 = life.B10 }
             : null;
+    }
+
+    /// <summary>Several parts of one kind that come due by their lives, in one sentence.</summary>
+    internal static DueItem Together(IReadOnlyList<DueItem> alike)
+    {
+        RecordPart[] parts = [.. alike.SelectMany(i => i.Parts)];
+        double[] ages = [.. alike.SelectMany(i => i.Ages)];
+        return alike[0] with { Says = Worn(parts, ages, alike[0].B10!), Parts = parts, Ages = ages };
+    }
+
+    private static string Worn(RecordPart[] parts, double[] ages, Banded b10)
+    {
+        var places = string.Join(", ", parts.Select(p => p.At.Place.Key.Replace('.', ' ')).Where(k => k.Length > 0));
+        var hours = ages.Length == 1 ? $"{ages[0]:0} h" : $"{ages.Min():0} to {ages.Max():0} h";
+        return $"{parts[0].Name}{(places.Length > 0 ? $" {places}" : "")}: {hours} on {(parts.Length == 1 ? "it" : "them")}, "
+            + $"a tenth has failed by {b10.Value:0} h ({Band(b10)})";
     }
 
     private static string Band(Banded b10) => b10.High is { } high ? $"{b10.Low:0} to {high:0} h" : $"at least {b10.Low:0} h";

@@ -22,6 +22,9 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     private const int Weeks = 28;
     private const double Share = 0.2;
 
+    // Within a week the pump is stopped once, whatever is opened.
+    private const int SameStop = 7;
+
     /// <summary>Visits until a day, the earliest first.</summary>
     public IReadOnlyList<DueVisit> Visits(DuePump pump, DateOnly today, DateOnly until)
     {
@@ -45,7 +48,8 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     }
 
     private bool Joins(DueItem first, DueItem other) =>
-        first.Parts.Count == 0 || other.Parts.Count == 0 ? first.On == other.On : Opens(first).Overlaps(Opens(other));
+        other.On <= first.On.AddDays(SameStop)
+        || (first.Parts.Count > 0 && other.Parts.Count > 0 && Opens(first).Overlaps(Opens(other)));
 
     private HashSet<string> Opens(DueItem item) => [.. Targets([item]).SelectMany(t => Disassembly.Least(
         Sheets.First(s => s.Parts.Contains(t.Part)), Pump, [t])).Where(p => p.Part.Kind is not "ring").Select(p => p.Part.Id)];
@@ -56,9 +60,26 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
         var season = pump.Hours.Duty.MustRunOn(wanted);
         var before = season is null ? wanted : DayBefore(season, wanted);
         var on = before >= today ? before : wanted;
-        var plan = Plan(items);
-        var apart = plan is null || items.Length < 2 ? 0 : items.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes;
-        return new DueVisit(pump, on, on == wanted ? null : wanted, season, items, plan, Math.Max(0, apart));
+        DueItem[] told =
+        [
+            .. items.Where(i => i.Why != DueWhy.Life),
+            .. items.Where(i => i.Why == DueWhy.Life).GroupBy(i => i.Parts[0].At.Part).Select(g => DueRules.Together([.. g])),
+        ];
+        var plan = Plan(told);
+        return new DueVisit(pump, on, on == wanted ? null : wanted, season, told, plan, Saved(told, plan));
+    }
+
+    // Against opening for each by itself; what another reason renews anyway is not counted twice.
+    private double Saved(DueItem[] items, ServicePlan? plan)
+    {
+        DueItem[] apart =
+        [
+            .. items.Where((item, k) => item.Parts.Count > 0
+                && !items.Where((other, j) => j != k
+                    && (other.Parts.Count > item.Parts.Count || (other.Parts.Count == item.Parts.Count && j < k)))
+                    .Any(other => item.Parts.All(other.Parts.Contains))),
+        ];
+        return plan is null || apart.Length < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])!.Minutes) - plan.Minutes);
     }
 
     private static DateOnly DayBefore(Season season, DateOnly day)

@@ -76,7 +76,8 @@ public sealed record RecordPartDto(string Part, string Name, string Per, IReadOn
 
 /// <summary>All that is on record of one pump.</summary>
 public sealed record PumpLifeResponse(
-    string Id, string Tag, int Version, RunningDto Running, PumpHoursDto Hours, DateOnly From, IReadOnlyList<PositionDto> Positions,
+    string Id, string Tag, int Version, RunningDto Running, PumpHoursDto Hours, DateOnly Today, DateOnly From,
+    IReadOnlyList<PositionDto> Positions,
     IReadOnlyList<KindOfLifeDto> Lives, IReadOnlyList<PatternDto> Patterns, IReadOnlyList<CaseOnRecordDto> Cases,
     IReadOnlyList<ReadingsOverYearsDto> Readings, IReadOnlyList<DueVisitDto> Due,
     [property: Description("entries that contradict one another, in words")] IReadOnlyList<string> Conflicts,

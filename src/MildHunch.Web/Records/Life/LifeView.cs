@@ -21,7 +21,7 @@ public sealed class LifeView(MildHunchDb db, ShopMemory memory, DueView due)
                 c.Id, c.Headline.Complaint, c.OpenedAt, c.Headline.ClosedAt, c.Headline.Closed, c.Headline.LeaderName)).ToListAsync(stop);
         var readings = await db.ReadingsOnRecord.AsNoTracking().Where(r => r.PumpId == id).ToListAsync(stop);
         return new PumpLifeResponse(
-            id, pump.Record.Tag, pump.Shown.Version, pump.Running, Hours(pump, known.Day), pump.Record.From,
+            id, pump.Record.Tag, pump.Shown.Version, pump.Running, Hours(pump, known.Day), known.Day, pump.Record.From,
             PositionView.Of(pump, known), LivesView.Of(pump, known),
             [.. known.Patterns.Where(p => p.Pump == id || (p.Pump is null && p.Leading.Place == pump.Record.Tag))
                 .Select(p => p.ToDto(known))],
