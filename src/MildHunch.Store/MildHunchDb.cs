@@ -24,6 +24,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<ReadingOnRecordEntity> ReadingsOnRecord => Set<ReadingOnRecordEntity>();
 
+    public DbSet<OutcomeEntity> Outcomes => Set<OutcomeEntity>();
+
     public DbSet<StockEntity> Stock => Set<StockEntity>();
 
     /// <summary>Name of the database file.</summary>
@@ -71,6 +73,9 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         OfPump<MeterEntity>(m => new { m.PumpId, m.On });
         OfPump<PartChangeEntity>(c => new { c.PumpId, c.On });
         OfPump<ReadingOnRecordEntity>(r => new { r.PumpId, r.On });
+        OfPump<OutcomeEntity>(o => new { o.PumpId, o.On });
+        model.Entity<OutcomeEntity>().HasKey(o => o.CaseId);
+        model.Entity<OutcomeEntity>().HasIndex(o => o.On);
         model.Entity<PartChangeEntity>().HasIndex(c => c.CaseId);
         model.Entity<StockEntity>(stock =>
         {

@@ -102,3 +102,29 @@ public sealed class StockEntity
 
     public int Version { get; set; } = 1;
 }
+
+/// <summary>What a closed case came to, in one line: what was thought, what it was, what it took.</summary>
+public sealed class OutcomeEntity
+{
+    public required string CaseId { get; init; }
+
+    public required string PumpId { get; init; }
+
+    public required DateOnly On { get; init; }
+
+    /// <summary>Faults that were found, joined by +.</summary>
+    public required string Found { get; init; }
+
+    /// <summary>Who led before it was opened; null where there was no verdict.</summary>
+    public string? Leader { get; init; }
+
+    public double? Probability { get; init; }
+
+    public double? MinutesPlanned { get; init; }
+
+    /// <summary>From the first step to the last; null where it was not gone through step by step.</summary>
+    public double? MinutesTaken { get; init; }
+
+    /// <summary>Labour and parts at the shop’s prices of that day.</summary>
+    public double? Cost { get; init; }
+}

@@ -23,6 +23,14 @@ public class LooksTests(Product product)
         ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
         technician.Open("/pumps");
         technician.Tap("DESAL-B");
+        technician.Sees("What was in it");
+        ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
+        technician.Open("/due");
+        technician.Sees("due");
+        ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
+        technician.Open("/pumps");
+        technician.Tap("DESAL-B");
+        technician.Tap("On the bench");
         technician.Sees("swings by");
         ((long)technician.Ask("document.documentElement.scrollWidth")!).ShouldBeLessThanOrEqualTo(width);
         technician.Tap("Correct");
@@ -38,7 +46,7 @@ public class LooksTests(Product product)
         var pump = (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "FOG-2")!["id"];
         foreach (var (path, word, most) in new[]
             { ("/cases", "Mist turns", 230), ($"/cases/{await product.CaseOf("FOG-2")}/suspect", "Next check", 330),
-                ($"/pumps/{pump}", "they meet where it runs", 430) })
+                ($"/pumps/{pump}/bench", "they meet where it runs", 430), ($"/pumps/{pump}", "No part is on record yet", 330) })
         {
             technician.Open(path);
             technician.Sees(word);

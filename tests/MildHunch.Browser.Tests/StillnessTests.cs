@@ -10,7 +10,7 @@ public class StillnessTests(Product product)
     {
         using var technician = new Technician(product);
         foreach (var (path, word) in new[]
-            { ("/cases", "Mist turns"), ("/pumps/new", "Type plate"), ($"/pumps/{await PumpOf("DESAL-B")}", "swings by"),
+            { ("/cases", "Mist turns"), ("/pumps/new", "Type plate"), ($"/pumps/{await PumpOf("DESAL-B")}/bench", "swings by"),
                 ($"/cases/{await product.CaseOf("FOG-2")}/suspect", "Next check") })
         {
             technician.Open(path);

@@ -86,8 +86,10 @@ public class StoryTests
         technician.Sees("Closed as: Pump turns too slowly");
         technician.Open("/record");
         technician.Sees("Pump turns too slowly");
+        technician.Sees("crank plunger pumps, 3 cylinders");
         technician.Tap("Start afresh");
         technician.Tap("Yes, start afresh");
-        technician.SeesNoMore("Pump turns too slowly");
+        technician.SeesNoMore("crank plunger pumps, 3 cylinders");
+        technician.Sees("Pump turns too slowly");
     }
 }

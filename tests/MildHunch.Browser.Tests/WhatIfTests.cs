@@ -14,6 +14,7 @@ public partial class WhatIfTests(Product product)
         using var technician = new Technician(product);
         technician.Open("/pumps");
         technician.Tap("FOG-2");
+        technician.Tap("On the bench");
         technician.Sees("swings by");
         var sound = Gauge(technician);
 
@@ -48,6 +49,7 @@ public partial class WhatIfTests(Product product)
         using var technician = new Technician(product);
         technician.Open("/pumps");
         technician.Tap("FOG-2");
+        technician.Tap("On the bench");
         technician.Sees("swings by");
         var sound = Gauge(technician).Mean;
         technician.Slide("Nozzle worn", Keys.End);
@@ -64,6 +66,7 @@ public partial class WhatIfTests(Product product)
         using var technician = new Technician(product);
         technician.Open("/pumps");
         technician.Tap("DESAL-B");
+        technician.Tap("On the bench");
         technician.Sees("they meet where it runs");
         technician.Tap("Power");
         technician.Sees("kW at the shaft");

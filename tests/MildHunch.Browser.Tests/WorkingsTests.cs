@@ -42,6 +42,7 @@ public class WorkingsTests(Product product)
         using var technician = new Technician(product);
         technician.Open("/pumps");
         technician.Tap("DESAL-B");
+        technician.Tap("On the bench");
         technician.Sees("What it should show");
         technician.Tap("Its workings");
         technician.Tap("Inlet and acceleration head");

@@ -17,7 +17,7 @@ public partial class LayoutTests
         "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
         "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service.Counts", "Service",
         "Service.Drawing", "Service.Findings", "Service.Proving", "Records.Running", "Records.Lives", "Records.Patterns",
-        "Records.Due",
+        "Records.Due", "Records.Outcomes",
     ];
 
     public static TheoryData<string> Folders() => [.. TopDown];

@@ -3,6 +3,8 @@ import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
 import { useDraft } from '@/shared/drafts/useDraft';
+import { forField, readNumber } from '@/shared/numbers';
+import EntryField from '@/shared/ui/EntryField.vue';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import TextField from '@/shared/ui/TextField.vue';
 
@@ -39,10 +41,21 @@ const places = computed(() => [
   })),
 ]);
 
+// Hours on the meter make the lives of the parts that were changed.
+const meter = useDraft(`mild-hunch.meter-hours.${props.data.id}`, () => props.data.facts['meter-hours'] ?? '');
+const problem = ref('');
+
 async function close() {
+  const told = meter.typed.value.trim();
+  const hours = told ? readNumber(told) : undefined;
+  problem.value = hours === null ? `“${told}” is no number of hours. Write it like 1240, or nothing.` : '';
+  if (hours === null) return;
   const cylinder = location.value !== 'none' && choice.value.cylinder;
-  if (await props.tell({ facts: { closed: cylinder ? `${fault.value}@${cylinder}` : fault.value } }))
-    draft.takeStored();
+  const closed = cylinder ? `${fault.value}@${cylinder}` : fault.value;
+  const facts = { closed, ...(hours === undefined ? {} : { 'meter-hours': forField(hours) }) };
+  if (!(await props.tell({ facts }))) return;
+  draft.takeStored();
+  meter.takeStored();
 }
 
 const reason = ref('');
@@ -66,6 +79,13 @@ async function again() {
   <form v-else class="close" @submit.prevent="close">
     <ChoiceField v-model="fault" label="Found" :options="faults.map((f) => ({ value: f.id, text: f.name }))" />
     <ChoiceField v-if="location !== 'none'" v-model="choice.cylinder" label="Where" :options="places" />
+    <EntryField
+      v-model="meter.typed.value"
+      label="Hours on the pump’s meter"
+      :units="['h']"
+      optional
+      :problem="problem"
+    />
     <Button type="submit" label="Close the case" />
   </form>
 </template>

@@ -62,6 +62,7 @@ async function away() {
           <h1 tabindex="-1">{{ pump.name || pump.tag }}</h1>
           <p class="quiet">{{ pump.duty }}</p>
         </div>
+        <Button as="router-link" :to="`/pumps/${id}`" severity="secondary" variant="outlined" label="Its life" />
         <Button
           as="router-link"
           :to="`/workings?pump=${id}`"

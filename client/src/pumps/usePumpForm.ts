@@ -55,7 +55,7 @@ export function usePumpForm(
       const stored = await send(sure);
       draft.done();
       await client.invalidateQueries();
-      await router.push(`/pumps/${stored.id}`);
+      await router.push(`/pumps/${stored.id}/bench`);
     } catch (error) {
       await refused(error);
     }

@@ -194,6 +194,46 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Meters");
                 });
 
+            modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
+                {
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Found")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Leader")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("MinutesPlanned")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("MinutesTaken")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Probability")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CaseId");
+
+                    b.HasIndex("On");
+
+                    b.HasIndex("PumpId", "On");
+
+                    b.ToTable("Outcomes");
+                });
+
             modelBuilder.Entity("MildHunch.Store.PartChangeEntity", b =>
                 {
                     b.Property<string>("Id")
@@ -615,6 +655,15 @@ namespace MildHunch.Store.Migrations
                 });
 
             modelBuilder.Entity("MildHunch.Store.MeterEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany()
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
                 {
                     b.HasOne("MildHunch.Store.PumpEntity", null)
                         .WithMany()

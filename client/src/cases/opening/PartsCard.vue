@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import TextField from '@/shared/ui/TextField.vue';
 import TickBox from '@/shared/ui/TickBox.vue';
 import WhoField from './WhoField.vue';
 import { isTicked, placeName, type Plan, type Step, type Work } from './cards';
@@ -7,6 +8,15 @@ import type { WorkAccess } from './useWork';
 
 /** What goes in new, counted, and ticked off as it lies ready beside the old. */
 const props = defineProps<{ plan: Plan; work: Work; access: WorkAccess }>();
+
+// Typed beside each part; kept with the case when the field is left, so that a bad batch can be told later.
+const typed = ref<Record<string, string>>({});
+async function note(part: string) {
+  const batch = typed.value[part];
+  if (batch === undefined || batch.trim() === (props.work.batches[part] ?? '')) return;
+  if (!(await props.access.batch(part, batch))) return;
+  typed.value = Object.fromEntries(Object.entries(typed.value).filter(([k]) => k !== part));
+}
 
 const rows = computed(() =>
   props.plan.steps
@@ -30,6 +40,13 @@ const where = (step: Step) => step.places.map(placeName).filter(Boolean).join(',
           :take="() => (done(step) ? access.untick : access.tick)(ticks(step))"
         />
         <span class="quiet">{{ where(step) }}</span>
+        <TextField
+          v-if="step.part"
+          label="Batch"
+          :model-value="typed[step.part] ?? work.batches[step.part] ?? ''"
+          @update:model-value="typed[step.part] = $event"
+          @focusout="note(step.part)"
+        />
       </li>
     </ul>
     <p class="quiet">Each beside the old one: same size, same side, same spring.</p>

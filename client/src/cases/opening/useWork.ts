@@ -51,6 +51,7 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
     untick: (ticks: string[]) => change({ stepsBack: ticks.filter((t) => isTicked(work.value, t)) }),
     choose: (chosen: Schemas['WorkPlanDto']) => change({ plan: chosen }),
     acknowledge: (hazards: string[]) => signed({ acknowledged: { by: name.value, hazards } }),
+    batch: (part: string, batch: string) => change({ batches: { [part]: batch } }),
     ranAgain: () => change({ ranAgain: true }),
     find: (place: string, found: Omit<Schemas['FoundPartDto'], 'by'> | null) =>
       signed(found ? { found: { [place]: { ...found, by: name.value } } } : { foundBack: [place] }),

@@ -9,10 +9,13 @@ const emit = defineEmits<{ takeBack: [entry: string] }>();
 
 const groups = computed(() => linesOf(props.life, props.today));
 const marks = computed(() => marksOf(props.life.from, props.today));
-const chosen = ref<{ row: string; bar: Bar }>();
+const chosen = ref('');
 const per = (share: number) => `${100 * share}%`;
-const tint = (bar: Bar) => ({ failed: bar.failed, inside: bar.inside, open: bar.open, now: chosen.value?.bar === bar });
-const words = (name: string, bar: Bar) => `${name}: ${lifeWords(bar)}`;
+const tint = (bar: Bar) => ({ failed: bar.failed, inside: bar.inside, open: bar.open });
+const words = (name: string, bars: Bar[]) =>
+  `${name}: ${bars.filter((b) => b.failed).length} failed, ${bars.length} in all`;
+const entry = (b: Bar) => b.life.out ?? b.life.fitted;
+const itsCase = (b: Bar) => b.life.outCase ?? b.life.fittedCase;
 </script>
 
 <template>
@@ -23,41 +26,38 @@ const words = (name: string, bar: Bar) => `${name}: ${lifeWords(bar)}`;
     <section v-for="g in groups" :key="g.family" :aria-label="familyNames[g.family]">
       <h3>{{ familyNames[g.family] }}</h3>
       <template v-for="r in g.rows" :key="r.position.key">
-        <div class="line">
+        <Button
+          unstyled
+          class="line"
+          :aria-label="words(r.name, r.bars)"
+          :aria-expanded="chosen === r.position.key"
+          @click="chosen = chosen === r.position.key ? '' : r.position.key"
+        >
           <span class="name">{{ r.name }}</span>
-          <div class="track">
-            <Button
+          <span class="track">
+            <span
               v-for="b in r.bars"
               :key="`${b.life.fitted}-${b.life.out}`"
-              unstyled
               class="bar"
               :class="tint(b)"
               :style="{ left: per(b.from), width: per(b.to - b.from) }"
-              :aria-label="words(r.name, b)"
-              :aria-pressed="chosen?.bar === b"
-              @click="chosen = chosen?.bar === b ? undefined : { row: r.position.key, bar: b }"
-            >
-              <span class="fill" />
-            </Button>
-          </div>
+            />
+          </span>
           <span class="figure ran">{{ Math.round(r.bars.at(-1)?.life.ran ?? 0) || '' }}</span>
-        </div>
-        <p v-if="chosen?.row === r.position.key" class="told">
-          {{ lifeWords(chosen.bar) }}.
-          <RouterLink v-if="chosen.bar.life.outCase" class="link" :to="`/cases/${chosen.bar.life.outCase}`">
-            The case that took it out
-          </RouterLink>
-          <RouterLink v-else-if="chosen.bar.life.fittedCase" class="link" :to="`/cases/${chosen.bar.life.fittedCase}`">
-            The case that fitted it
-          </RouterLink>
-          <Button
-            v-else-if="chosen.bar.life.out ?? chosen.bar.life.fitted"
-            severity="secondary"
-            variant="outlined"
-            label="Take this entry back"
-            @click="emit('takeBack', (chosen.bar.life.out ?? chosen.bar.life.fitted)!)"
-          />
-        </p>
+        </Button>
+        <ol v-if="chosen === r.position.key" class="told">
+          <li v-for="b in [...r.bars].reverse()" :key="`${b.life.fitted}-${b.life.out}`">
+            <span>{{ lifeWords(b) }}</span>
+            <RouterLink v-if="itsCase(b)" class="link" :to="`/cases/${itsCase(b)}`">Its case</RouterLink>
+            <Button
+              v-else-if="entry(b)"
+              severity="secondary"
+              variant="text"
+              label="Take this entry back"
+              @click="emit('takeBack', entry(b)!)"
+            />
+          </li>
+        </ol>
       </template>
     </section>
     <p class="quiet key">
@@ -93,6 +93,19 @@ h3 {
   grid-template-columns: 14.5rem minmax(0, 1fr) 3rem;
   gap: 0.5rem;
   align-items: center;
+  width: 100%;
+  min-height: 44px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.line[aria-expanded='true'] {
+  background: var(--card);
 }
 
 .name {
@@ -101,41 +114,27 @@ h3 {
 
 .track {
   position: relative;
-  height: 44px;
+  height: 24px;
 }
 
 .bar {
   position: absolute;
-  height: 44px;
-  min-width: 6px;
-  padding: 11px 1px 11px 0;
-  border: 0;
-  background: none;
-  cursor: pointer;
-}
-
-.fill {
-  display: block;
   height: 100%;
+  min-width: 5px;
   border: 1.5px solid var(--water);
   background-color: var(--water-soft);
 }
 
-.bar.open .fill {
+.bar.open {
   border-left-style: dashed;
 }
 
-.bar.failed .fill {
+.bar.failed {
   border-right: 7px solid var(--suspect);
 }
 
-.bar.inside .fill {
-  border-right-style: dotted;
+.bar.inside {
   background-color: var(--water);
-}
-
-.bar.now {
-  outline: 3px solid var(--focus);
 }
 
 .ran {
@@ -143,14 +142,19 @@ h3 {
 }
 
 .told {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.25rem 1rem;
-  align-items: center;
   margin: 0 0 0.4rem;
-  padding: 0.3rem 0.6rem;
+  padding: 0.2rem 0.6rem;
   border-left: 3px solid var(--water);
   background: var(--card);
+  list-style: none;
+}
+
+.told li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+  align-items: center;
+  min-height: 44px;
 }
 
 .key {

@@ -42,6 +42,9 @@ const adding = useOpenInAddress('new');
 const asked = ref<'meter' | 'part' | 'running'>();
 const titles = { meter: 'Hours on the meter', part: 'A part changed', running: 'How it runs' };
 const hasLives = computed(() => life.value?.positions.some((p) => p.lives.length > 0));
+const allDue = ref(false);
+// Where nothing is on record, only the catalogue would speak.
+const lived = computed(() => life.value?.lives.filter((l) => l.estimate.failures + l.estimate.censored > 0) ?? []);
 const open = computed(() => life.value?.cases.filter((c) => !c.closedAt) ?? []);
 const closed = computed(() => life.value?.cases.filter((c) => c.closedAt) ?? []);
 const error = computed(() => (query.error.value ? inWords(query.error.value) : access.error.value));
@@ -153,7 +156,19 @@ async function away() {
               <h2 id="due">Due</h2>
               <RouterLink class="link" to="/due">All pumps</RouterLink>
             </div>
-            <VisitCard v-for="v in life.due" :key="v.on + v.says" :visit="v" :today="life.today" />
+            <VisitCard
+              v-for="v in allDue ? life.due : life.due.slice(0, 3)"
+              :key="v.on + v.says"
+              :visit="v"
+              :today="life.today"
+            />
+            <Button
+              v-if="life.due.length > 3 && !allDue"
+              severity="secondary"
+              variant="outlined"
+              :label="`${life.due.length - 3} more within a year`"
+              @click="allDue = true"
+            />
             <p v-if="life.due.length === 0" class="quiet">
               Nothing within a year, as far as is known. An interval stands with the service figures.
             </p>
@@ -176,7 +191,7 @@ async function away() {
         </div>
       </div>
       <div class="plots">
-        <section v-if="life.lives.length" aria-label="Lives"><LifePlot :lives="life.lives" /></section>
+        <section v-if="lived.length" aria-label="Lives"><LifePlot :lives="lived" /></section>
         <section v-if="life.readings.length" aria-label="Readings"><YearsPlot :readings="life.readings" /></section>
         <section class="sketch" aria-labelledby="drawing">
           <h2 id="drawing">How it stands</h2>

@@ -4,16 +4,21 @@ import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
 import ConfirmPopup from 'primevue/confirmpopup';
 import { useConfirm } from 'primevue/useconfirm';
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { api, inWords, taken } from '@/shared/api/client';
 import { useKnowledge } from '@/shared/api/useKnowledge';
 import { when } from '@/shared/format';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
+import PatternList from '../life/PatternList.vue';
+import FailedMost from './FailedMost.vue';
+
+const HunchPlot = defineAsyncComponent(() => import('./HunchPlot.vue'));
 
 /** What closed cases turned out to be, by type of pump: it moves what is suspected first, so it is shown, and can be set back. */
 const client = useQueryClient();
 const history = useQuery({ queryKey: ['history'], queryFn: async () => taken(await api.GET('/api/history')) });
+const record = useQuery({ queryKey: ['record'], queryFn: async () => taken(await api.GET('/api/record')) });
 const { data: knowledge } = useKnowledge();
 const ask = useConfirm();
 const reset = useMutation({
@@ -32,6 +37,8 @@ const words: Record<string, string> = {
   'twin-piston': 'twin piston pumps',
   intensifier: 'intensifiers',
 };
+
+const money = (value: number) => `${Math.round(value)} ${record.data.value?.currency ?? ''}`;
 
 function typeName(type: string): string {
   const at = type.lastIndexOf('-');
@@ -56,6 +63,30 @@ function confirm(type: string, event: Event) {
     <ShellBar />
     <main class="record">
       <h1 tabindex="-1">Record of the shop</h1>
+      <template v-if="record.data.value && record.data.value.cases > 0">
+        <p>
+          Two years, {{ record.data.value.cases }} closed {{ record.data.value.cases === 1 ? 'case' : 'cases'
+          }}{{ record.data.value.cost ? `, ${money(record.data.value.cost)} of labour and parts` : '' }}.
+          <a class="link" href="/api/record.csv">As a table</a>
+        </p>
+        <section aria-labelledby="told">
+          <h2 id="told">Patterns</h2>
+          <PatternList :patterns="record.data.value.patterns" with-pump />
+        </section>
+        <div class="pair">
+          <FailedMost :record="record.data.value" />
+          <section aria-labelledby="hunches">
+            <h2 id="hunches">How often the hunch was right</h2>
+            <HunchPlot v-if="record.data.value.judged" :record="record.data.value" />
+            <p v-if="record.data.value.timed" class="quiet">
+              {{ Math.round(record.data.value.minutesTaken) }} minutes taken for
+              {{ Math.round(record.data.value.minutesPlanned) }} planned, over {{ record.data.value.timed }} cases gone
+              through step by step.
+            </p>
+          </section>
+        </div>
+        <h2>What was found, by type of pump</h2>
+      </template>
       <p>
         What was found in closed cases speaks for the next pump of the same type, louder as it grows. Until forty cases
         the catalogue speaks louder.
@@ -102,8 +133,14 @@ function confirm(type: string, event: Event) {
 </template>
 
 <style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(22rem, 1fr));
+  gap: 0 2rem;
+}
+
 .record {
-  max-width: 60rem;
+  max-width: 76rem;
   margin: 0 auto;
   padding: 1rem;
 }

@@ -463,6 +463,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What failed most, what it cost, how often the hunch was right. */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopRecordResponse"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every closed case of it as CSV. */
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    to?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate/assumptions": {
         parameters: {
             query?: never;
@@ -2981,6 +3057,13 @@ export interface components {
             /** Format: int32 */
             entries: number;
         };
+        /** @description A finding that tells a cause. */
+        CauseOnRecordDto: {
+            finding: string;
+            cause: string;
+            /** Format: int32 */
+            times: number;
+        };
         ChanceBeforeDto: {
             /** Format: double */
             hours: number;
@@ -3396,6 +3479,17 @@ export interface components {
             /** Format: int32 */
             times: number;
         };
+        /** @description How often something was found, and what that took. */
+        FoundOnRecordDto: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: double */
+            cost: null | number;
+            /** Format: double */
+            minutes: null | number;
+        };
         FoundPartAtDto: {
             state: string;
             finding: null | string;
@@ -3438,6 +3532,23 @@ export interface components {
         HazardDto: {
             id: string;
             text: string;
+        };
+        /** @description Hunches of about one strength and how many were right; the band is of 90 %. */
+        HunchBinDto: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
+            /** Format: int32 */
+            cases: number;
+            /** Format: int32 */
+            right: number;
+            /** Format: double */
+            claimed: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
         };
         /** Format: binary */
         IFormFile: string;
@@ -4336,6 +4447,18 @@ export interface components {
             /** @description since a cause was mended: how often before, how often since */
             since: string[];
         };
+        /** @description A pump by what it cost. */
+        PumpOnRecordDto: {
+            id: string;
+            tag: string;
+            /** Format: int32 */
+            cases: number;
+            /** Format: double */
+            cost: null | number;
+            /** Format: double */
+            minutes: null | number;
+            mostly: null | string;
+        };
         PumpRequest: {
             tag: null | string;
             name: null | string;
@@ -4821,6 +4944,36 @@ export interface components {
             name: string;
             inUse: boolean;
             trouble: null | string;
+        };
+        /** @description The record of the shop over some time. */
+        ShopRecordResponse: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            cases: number;
+            /** Format: double */
+            cost: null | number;
+            currency: string;
+            found: components["schemas"]["FoundOnRecordDto"][];
+            pumps: components["schemas"]["PumpOnRecordDto"][];
+            causes: components["schemas"]["CauseOnRecordDto"][];
+            /**
+             * Format: double
+             * @description minutes planned and taken of cases gone through step by step
+             */
+            minutesPlanned: number;
+            /** Format: double */
+            minutesTaken: number;
+            /** Format: int32 */
+            timed: number;
+            hunches: components["schemas"]["HunchBinDto"][];
+            /** Format: int32 */
+            ledByTheRight: number;
+            /** Format: int32 */
+            judged: number;
+            patterns: components["schemas"]["PatternDto"][];
         };
         ShutReadAtDto: {
             by: string;

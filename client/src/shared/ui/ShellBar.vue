@@ -71,6 +71,8 @@ nav {
 nav a {
   display: inline-flex;
   align-items: center;
+  justify-content: center;
+  min-width: 44px;
   min-height: 44px;
   padding: 0 0.75rem;
   color: var(--ink);

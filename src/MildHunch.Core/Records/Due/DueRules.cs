@@ -77,6 +77,31 @@ public static class DueRules
         return [.. items.OfType<DueItem>().Where(i => i.On <= until).OrderBy(i => i.On)];
     }
 
+    /// <summary>What comes due again once parts have been renewed on a day to come.</summary>
+    public static IEnumerable<DueItem> After(DuePump pump, DateOnly renewed, IReadOnlySet<string> positions)
+    {
+        if (pump.Hours.At(renewed) is not { } then)
+            yield break;
+        DuePart[] seals = [.. pump.Parts.Where(p => p.Part.Family.Id == Seals)];
+        if (seals.Length > 0 && seals.All(s => positions.Contains(s.Part.At.Key)))
+        {
+            RecordPart[] parts = [.. seals.Select(p => p.Part)];
+            if (pump.Rule.Hours is { } hours && pump.Hours.When(then + hours, renewed) is { } on)
+                yield return new DueItem(DueWhy.Hours, on, $"Service after {hours:0} h more", parts);
+            if (pump.Rule.Months is { } months)
+                yield return new DueItem(DueWhy.Months, renewed.AddMonths(months), $"Service after {months} months more", parts);
+        }
+
+        foreach (var part in pump.Parts.Where(p => positions.Contains(p.Part.At.Key) && p.Estimate is not null))
+            if (pump.Hours.When(then + part.Estimate!.B10.Value, renewed) is { } worn)
+                yield return new DueItem(
+                    DueWhy.Life, worn, Worn([part.Part], [part.Estimate.B10.Value], part.Estimate.B10), [part.Part])
+                {
+                    Ages = [part.Estimate.B10.Value],
+                    B10 = part.Estimate.B10,
+                };
+    }
+
     // The oldest seal decides: one that was changed alone does not put the service of the others off.
     private static IEnumerable<DueItem> Services(DuePump pump, DateOnly today)
     {
@@ -136,7 +161,7 @@ public static class DueRules
     private static string Worn(RecordPart[] parts, double[] ages, Banded b10)
     {
         var places = string.Join(", ", parts.Select(p => p.At.Place.Key.Replace('.', ' ')).Where(k => k.Length > 0));
-        var hours = ages.Length == 1 ? $"{ages[0]:0} h" : $"{ages.Min():0} to {ages.Max():0} h";
+        var hours = $"{ages.Min():0}" == $"{ages.Max():0}" ? $"{ages[0]:0} h" : $"{ages.Min():0} to {ages.Max():0} h";
         return $"{parts[0].Name}{(places.Length > 0 ? $" {places}" : "")}: {hours} on {(parts.Length == 1 ? "it" : "them")}, "
             + $"a tenth has failed by {b10.Value:0} h ({Band(b10)})";
     }

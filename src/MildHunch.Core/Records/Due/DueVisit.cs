@@ -22,6 +22,8 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     private const int Weeks = 28;
     private const double Share = 0.2;
 
+    private const int MostVisits = 200;
+
     // Within a week the pump is stopped once, whatever is opened.
     private const int SameStop = 7;
 
@@ -29,23 +31,33 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     public IReadOnlyList<DueVisit> Visits(DuePump pump, DateOnly today, DateOnly until)
     {
         // A look further, so that what is due just after joins what is due before.
-        var open = DueRules.Of(pump, today, until.AddDays(2 * Weeks)).ToList();
+        var end = until.AddDays(2 * Weeks);
+        var open = DueRules.Of(pump, today, end).ToList();
         var visits = new List<DueVisit>();
-        while (open.Count > 0)
+        while (open.Count > 0 && visits.Count < MostVisits)
         {
-            var first = open[0];
+            var first = open.MinBy(i => i.On)!;
             var window = first.On.AddDays(Math.Max(Weeks, (int)(Share * (first.On.DayNumber - today.DayNumber))));
-            DueItem[] together = [.. open.Where(i => i == first || (i.On <= window && Joins(first, i)))];
-            open.RemoveAll(together.Contains);
+            DueItem[] near = [first, .. open.Where(i => i != first && i.On <= window && Joins(first, i)).OrderBy(i => i.On)];
 
-            // A part renewed for one reason is not renewed again for another that comes a little later.
+            // A life that would end later, of a part that is renewed anyway, is no reason.
+            DueItem[] together =
+            [
+                .. near.Where(i => i.Why != DueWhy.Life || i.On <= first.On || !near.Any(o => o.Why != DueWhy.Life && Covers(o, i))),
+            ];
+            var visit = Visit(pump, together, today);
+            visits.Add(visit);
+
+            // A part that is renewed begins its life anew: what was due of it later is not, and comes again from that day.
             var renewed = together.SelectMany(i => i.Parts).Select(p => p.At.Key).ToHashSet();
-            open.RemoveAll(i => i.Parts.Count > 0 && i.On <= window && i.Parts.All(p => renewed.Contains(p.At.Key)));
-            visits.Add(Visit(pump, together, today));
+            open.RemoveAll(i => together.Contains(i) || (i.Parts.Count > 0 && i.Parts.All(p => renewed.Contains(p.At.Key))));
+            open.AddRange(DueRules.After(pump, visit.On, renewed).Where(i => i.On <= end && i.On > visit.On));
         }
 
         return [.. visits.Where(v => v.On <= until).OrderBy(v => v.On)];
     }
+
+    private static bool Covers(DueItem whole, DueItem part) => part.Parts.All(whole.Parts.Contains);
 
     private bool Joins(DueItem first, DueItem other) =>
         other.On <= first.On.AddDays(SameStop)

@@ -12,6 +12,9 @@ public static class PatternFinder
     private const int DaysAYear = 365;
     private const double LeastShare = 1e-3;
 
+    // Failures that the catalogue’s expectation of one place is worth.
+    private const double Doubt = 2;
+
     /// <summary>What there is to be said, the strongest first; also what is not told, as far as there are events.</summary>
     /// <param name="pumps">Every pump of the shop.</param>
     /// <param name="families">Kinds of part that are tested together.</param>
@@ -106,22 +109,46 @@ public static class PatternFinder
         var inside = pumps.SelectMany(h => h.Pump.Lives.Where(l => h.Index.TryGetValue(l.At.Key, out var i) && h.Parts[i].Kind == kind)
             .Select(l => new FittedPart(h.Pump, h.Parts[h.Index[l.At.Key]], l))).ToArray();
         var failures = inside.Where(p => p.Life.Failed).OrderBy(p => p.Life.Out!.On).ThenBy(p => p.Life.Out!.Id, StringComparer.Ordinal)
-            .DistinctBy(p => (p.Pump.Id, p.Life.Out!.On)).ToArray();
+            .DistinctBy(p => (p.Place.Pump, p.Life.Out!.On)).ToArray();
+        var risks = Risks(inside, failures);
         var looks = inside.Where(p => p.Batch is not null).GroupBy(p => p.Batch!).OrderBy(g => g.Key, StringComparer.Ordinal)
             .Select(batch =>
         {
             var look = new Look("batch", [$"batch {batch.Key}", "other batches"], i => i);
-            foreach (var failure in failures)
+            foreach (var (failure, risk) in failures.Zip(risks))
             {
-                var rates = inside.Where(p => p.IsIn(failure.Life.Out!.On))
-                    .ToLookup(p => p.Batch == batch.Key, p => p.Rate(failure.Life.Out!.On));
+                var rates = risk.ToLookup(r => r.Key.Batch == batch.Key, r => r.Value);
                 if (rates[true].Any() && rates[false].Any())
                     look.Add(failure.Batch == batch.Key ? 0 : 1, Shares([rates[true].Sum(), rates[false].Sum()]));
             }
 
             return look;
         }).ToArray();
-        return new Question(PatternKind.Batch, family, null, looks.Length > 0 ? looks : [new Look("batch", ["no batch noted"], _ => 0)]);
+        return new Question(
+            PatternKind.Batch, family, null, looks.Length > 0 ? looks : [new Look("batch", ["no batch noted"], _ => 0)], onlyFirst: true);
+    }
+
+    // How likely each part in a pump was to be the next, as things stood before each failure. A place that has failed more than it should
+    // so far is taken to go on doing so: else whatever batch came to stand there would be blamed for it.
+    private static List<Dictionary<FittedPart, double>> Risks(FittedPart[] inside, FittedPart[] failures)
+    {
+        var seen = new Dictionary<PlaceOfPump, double>();
+        var due = new Dictionary<PlaceOfPump, double>();
+        List<Dictionary<FittedPart, double>> all = [];
+        foreach (var failure in failures)
+        {
+            var day = failure.Life.Out!.On;
+            var plain = inside.Where(p => p.IsIn(day)).ToDictionary(p => p, p => p.Rate(day));
+            all.Add(plain.ToDictionary(
+                p => p.Key,
+                p => p.Value * (Doubt + seen.GetValueOrDefault(p.Key.Place)) / (Doubt + due.GetValueOrDefault(p.Key.Place))));
+            var sum = plain.Values.Sum();
+            foreach (var (part, rate) in plain)
+                due[part.Place] = due.GetValueOrDefault(part.Place) + (rate / sum);
+            seen[failure.Place] = seen.GetValueOrDefault(failure.Place) + 1;
+        }
+
+        return all;
     }
 
     private static double[] Shares(double[] rates)
@@ -133,13 +160,20 @@ public static class PatternFinder
     private static string Lower(string name) =>
         name.Length > 1 && char.IsLower(name[1]) ? char.ToLowerInvariant(name[0]) + name[1..] : name;
 
-    private sealed record FittedPart(PumpOnRecord Pump, RecordPart Part, PartLife Life)
-    {
-        public string? Batch => Life.Fitted?.In?.Batch;
+    private sealed record PlaceOfPump(string Pump, string Position);
 
-        public bool IsIn(DateOnly day) => (Life.Fitted is null || Life.Fitted.On < day) && (Life.Out is null || Life.Out.On >= day);
+    // One part that is or was in: compared as the thing it is, not by what it says.
+    private sealed class FittedPart(PumpOnRecord pump, RecordPart part, PartLife life)
+    {
+        public PartLife Life => life;
+
+        public PlaceOfPump Place { get; } = new(pump.Id, part.At.Key);
+
+        public string? Batch => life.Fitted?.In?.Batch;
+
+        public bool IsIn(DateOnly day) => (life.Fitted is null || life.Fitted.On < day) && (life.Out is null || life.Out.On >= day);
 
         public double Rate(DateOnly day) => Math.Max(
-            1e-12, Hazards.Rate(Part, Pump.HoursAt(day) - (Life.Fitted?.Hours ?? Pump.HoursAt(Pump.From))));
+            1e-12, Hazards.Rate(part, pump.HoursAt(day) - (life.Fitted?.Hours ?? pump.HoursAt(pump.From))));
     }
 }

@@ -23,7 +23,8 @@ internal sealed record Look(string About, IReadOnlyList<string> Names, Func<int,
 /// One question to the record, however many ways there are to look at it: their mean is evidence as each of them is, so that it counts
 /// as one test.
 /// </summary>
-internal sealed class Question(PatternKind kind, PartFamily family, string? pump, IReadOnlyList<Look> looks)
+/// <param name="onlyFirst">Only the first place is ever told: that the others fail more is no news.</param>
+internal sealed class Question(PatternKind kind, PartFamily family, string? pump, IReadOnlyList<Look> looks, bool onlyFirst = false)
 {
     public double Evidence => looks.Average(l => l.Evidence.Value);
 
@@ -48,6 +49,6 @@ internal sealed class Question(PatternKind kind, PartFamily family, string? pump
             : ExactMultinomial.Chance([.. possible.Select(c => c.Events)], [.. possible.Select(c => c.Expected / look.Evidence.Events)]);
         return new Pattern(
             kind, family, pump, look.About, counts, leading, chance, adjusted,
-            adjusted >= ManyTests.Told && look.Evidence.Events >= Pattern.FewestEvents);
+            adjusted >= ManyTests.Told && look.Evidence.Events >= Pattern.FewestEvents && (!onlyFirst || leading == counts[0]));
     }
 }

@@ -10,6 +10,7 @@ using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Evidence;
+using MildHunch.Web.Expectation;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
@@ -20,8 +21,11 @@ namespace MildHunch.Web.Cases.Close;
 /// What a closed case leaves on the record of its pump: parts changed and why, hours read, readings beside what was expected. It follows
 /// from the case: opened again or corrected, it is taken back or written anew.
 /// </summary>
-public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue)
+public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopPrices prices)
 {
+    // Longer than two days was not one go.
+    private const double MostMinutes = 2880;
+
     /// <summary>Lays on the record what a case says now; only saved with the case.</summary>
     /// <param name="was">What it was closed as before.</param>
     public async Task Record(CaseEntity entity, CaseResource shown, string? was, CancellationToken stop)
@@ -30,6 +34,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             return;
         db.RemoveRange(await db.PartChanges.Where(c => c.CaseId == entity.Id).ToListAsync(stop));
         db.RemoveRange(await db.Meters.Where(m => m.CaseId == entity.Id).ToListAsync(stop));
+        db.RemoveRange(await db.Outcomes.Where(o => o.CaseId == entity.Id).ToListAsync(stop));
         db.RemoveRange(await db.ReadingsOnRecord.Where(r => r.CaseId == entity.Id).ToListAsync(stop));
         if (entity.Headline.Closed is null)
             return;
@@ -49,6 +54,39 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
         foreach (var change in await Changes(entity, now, on, stop))
             db.PartChanges.Add(change);
         db.ReadingsOnRecord.AddRange(Readings(entity, shown, on));
+        db.Outcomes.Add(await Outcome(entity, now, on, stop));
+    }
+
+    private async Task<OutcomeEntity> Outcome(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
+    {
+        var plan = work.Plan(entity, now.Plan);
+        var parts = plan is null ? null : PartsBill.Of(plan, entity.KnownPump().ToResource().Sheet).Cost(prices.Currency)?.Parts;
+        DateTime[] ticks = [.. now.Steps.Values.Select(s => s.At).Order()];
+        var taken = ticks.Length > 1 ? (ticks[^1] - ticks[0]).TotalMinutes : 0;
+        var thought = await Thought(entity, stop);
+        return new OutcomeEntity
+        {
+            CaseId = entity.Id,
+            PumpId = entity.PumpId,
+            On = on,
+            Found = entity.Headline.Closed!.Split('@')[0],
+            Leader = thought?.Leader,
+            Probability = thought?.Probability,
+            MinutesPlanned = plan?.Minutes,
+            MinutesTaken = taken is >= 1 and <= MostMinutes ? taken : null,
+            Cost = plan is null ? null : (plan.Minutes / 60 * prices.WorkPerHour) + (parts ?? 0),
+        };
+    }
+
+    // The last verdict before anything was seen inside: what was found there is no hunch.
+    private async Task<VerdictEntity?> Thought(CaseEntity entity, CancellationToken stop)
+    {
+        var seen = entity.Facts.Where(f => f.Name.StartsWith(WorkFacts.NameOfFound(""), StringComparison.Ordinal)
+            || f.Name == CaseFacts.Closed)
+            .Select(f => f.AddedBy).DefaultIfEmpty(int.MaxValue).Min();
+        var before = entity.Changes.Where(c => c.Number >= seen).Select(c => c.At).DefaultIfEmpty(DateTime.MaxValue).Min();
+        return await db.Set<VerdictEntity>().AsNoTracking().Where(v => v.CaseId == entity.Id && v.At < before)
+            .OrderByDescending(v => v.AfterVersion).ThenByDescending(v => v.Id).FirstOrDefaultAsync(stop);
     }
 
     /// <summary>Hours on the meter as the case has them.</summary>

@@ -31,7 +31,7 @@ public static class DueEndpoints
             calendar.Events.Add(new CalendarEvent
             {
                 // The same visit keeps its name while its day moves, so that a calendar moves it too.
-                Uid = $"{visit.PumpId}-{visit.Items[0].Why}-{string.Join('-', visit.Items[0].Positions.Take(1))}@mild-hunch",
+                Uid = Uid(visit),
                 DtStamp = new CalDateTime(clock.GetUtcNow().UtcDateTime),
                 Start = new CalDateTime(visit.On),
                 End = new CalDateTime(visit.On.AddDays(1)),
@@ -39,6 +39,15 @@ public static class DueEndpoints
                 Description = Words(visit),
             });
         return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar)!, MediaType);
+    }
+
+    private static string Uid(DueVisitDto visit)
+    {
+        var item = visit.Items[0];
+        var what = item.Positions.Count > 0
+            ? item.Positions[0]
+            : $"{item.On:yyyyMMdd}-{string.Concat(item.Says.Where(char.IsAsciiLetterOrDigit))}";
+        return $"{visit.PumpId}-{item.Why}-{what}@mild-hunch";
     }
 
     private static string Words(DueVisitDto visit) => string.Join("\n", (string[])

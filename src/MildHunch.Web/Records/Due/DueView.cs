@@ -50,7 +50,14 @@ public sealed class DueView(ServiceSheets sheets)
             memory.Record.Id, memory.Record.Tag, visit.On, visit.Wanted, visit.Season?.Name, Math.Round(visit.Plan?.Minutes ?? 0),
             Math.Round(visit.Saved),
             [.. visit.Items.Select(i => new DueItemDto(i.Why.Named(), i.On, i.Says, [.. i.Parts.Select(p => p.At.Key)]))], parts,
-            what.Length > 0 ? $"{char.ToUpperInvariant(what[0][0])}{string.Join(" and ", what)[1..]}" : visit.Items[0].Says);
+            what.Length > 0 ? Listed(what) : visit.Items[0].Says);
+    }
+
+    // “Seals, valves and plungers”.
+    private static string Listed(string[] what)
+    {
+        var text = what.Length == 1 ? what[0] : $"{string.Join(", ", what[..^1])} and {what[^1]}";
+        return char.ToUpperInvariant(text[0]) + text[1..];
     }
 
     private static IReadOnlyList<DuePartDto> Parts(ServicePlan plan, PumpSheetDto own)

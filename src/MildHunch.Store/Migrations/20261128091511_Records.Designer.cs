@@ -11,7 +11,7 @@ using MildHunch.Store;
 namespace MildHunch.Store.Migrations
 {
     [DbContext(typeof(MildHunchDb))]
-    [Migration("20261128085157_Records")]
+    [Migration("20261128091511_Records")]
     partial class Records
     {
         /// <inheritdoc />
@@ -195,6 +195,46 @@ namespace MildHunch.Store.Migrations
                     b.HasIndex("PumpId", "On");
 
                     b.ToTable("Meters");
+                });
+
+            modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
+                {
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Found")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Leader")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("MinutesPlanned")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("MinutesTaken")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Probability")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CaseId");
+
+                    b.HasIndex("On");
+
+                    b.HasIndex("PumpId", "On");
+
+                    b.ToTable("Outcomes");
                 });
 
             modelBuilder.Entity("MildHunch.Store.PartChangeEntity", b =>
@@ -618,6 +658,15 @@ namespace MildHunch.Store.Migrations
                 });
 
             modelBuilder.Entity("MildHunch.Store.MeterEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany()
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
                 {
                     b.HasOne("MildHunch.Store.PumpEntity", null)
                         .WithMany()

@@ -49,6 +49,31 @@ namespace MildHunch.Store.Migrations
                 });
 
             migrationBuilder.CreateTable(
+                name: "Outcomes",
+                columns: table => new
+                {
+                    CaseId = table.Column<string>(type: "TEXT", nullable: false),
+                    PumpId = table.Column<string>(type: "TEXT", nullable: false),
+                    On = table.Column<DateOnly>(type: "TEXT", nullable: false),
+                    Found = table.Column<string>(type: "TEXT", nullable: false),
+                    Leader = table.Column<string>(type: "TEXT", nullable: true),
+                    Probability = table.Column<double>(type: "REAL", nullable: true),
+                    MinutesPlanned = table.Column<double>(type: "REAL", nullable: true),
+                    MinutesTaken = table.Column<double>(type: "REAL", nullable: true),
+                    Cost = table.Column<double>(type: "REAL", nullable: true)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Outcomes", x => x.CaseId);
+                    table.ForeignKey(
+                        name: "FK_Outcomes_Pumps_PumpId",
+                        column: x => x.PumpId,
+                        principalTable: "Pumps",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Restrict);
+                });
+
+            migrationBuilder.CreateTable(
                 name: "PartChanges",
                 columns: table => new
                 {
@@ -126,6 +151,16 @@ namespace MildHunch.Store.Migrations
                 columns: new[] { "PumpId", "On" });
 
             migrationBuilder.CreateIndex(
+                name: "IX_Outcomes_On",
+                table: "Outcomes",
+                column: "On");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Outcomes_PumpId_On",
+                table: "Outcomes",
+                columns: new[] { "PumpId", "On" });
+
+            migrationBuilder.CreateIndex(
                 name: "IX_PartChanges_CaseId",
                 table: "PartChanges",
                 column: "CaseId");
@@ -152,6 +187,9 @@ namespace MildHunch.Store.Migrations
         {
             migrationBuilder.DropTable(
                 name: "Meters");
+
+            migrationBuilder.DropTable(
+                name: "Outcomes");
 
             migrationBuilder.DropTable(
                 name: "PartChanges");

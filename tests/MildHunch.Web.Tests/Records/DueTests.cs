@@ -1,0 +1,134 @@
+using System.Globalization;
+using System.Net;
+using System.Text.Json.Nodes;
+
+namespace MildHunch.Web.Tests.Records;
+
+/// <summary>What is due over HTTP: list, feed, table, and the shelf.</summary>
+public sealed class DueTests : IClassFixture<Product>
+{
+    private static readonly string Today = DateTime.Now.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    private readonly Product product;
+
+    public DueTests(Product product) => this.product = product;
+
+    [Fact]
+    public async Task A_pump_comes_up_by_its_interval_with_the_kits_it_needs()
+    {
+        await Seals("FOG-2", DateTime.Now.AddDays(-170).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        var due = await product.Get("/api/due?to=" + DateTime.Now.AddDays(60).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        var visit = due["visits"]!.AsArray().First(v => v!["tag"]!.GetValue<string>() == "FOG-2")!;
+        visit["items"]!.AsArray().ShouldContain(i => i!["why"]!.GetValue<string>() == "hours");
+        visit["minutes"]!.GetValue<double>().ShouldBeGreaterThan(30);
+        var kit = due["needed"]!.AsArray().First(n => n!["name"]!.GetValue<string>() == "Seals, three cylinders")!;
+        kit["count"]!.GetValue<int>().ShouldBe(1);
+        kit["inStock"].ShouldBeNull();
+
+        await Count("Seals, three cylinders", 0, 1);
+        due = await product.Get("/api/due?to=" + DateTime.Now.AddDays(60).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        kit = due["needed"]!.AsArray().First(n => n!["name"]!.GetValue<string>() == "Seals, three cylinders")!;
+        kit["short"]!.GetValue<double>().ShouldBe(1);
+        due["low"]!.AsArray().ShouldContain(l => l!["name"]!.GetValue<string>() == "Seals, three cylinders");
+    }
+
+    [Fact]
+    public async Task The_feed_is_read_by_a_reader_of_our_own()
+    {
+        await Seals("NET-1", DateTime.Now.AddDays(-200).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        var pump = await PumpOf("NET-1");
+        var life = await product.Get($"/api/pumps/{pump}/life");
+        var told = JsonNode.Parse($$"""{"tasks":[{"what":"Gauge checked; see the card, please","on":"{{Today}}","everyMonths":1}]}""");
+        await product.Send(HttpMethod.Put, $"/api/pumps/{pump}/running", told, $"\"{life["version"]}\"");
+        var response = await product.Http.GetAsync("/api/due.ics", TestContext.Current.CancellationToken);
+        response.Content.Headers.ContentType!.MediaType.ShouldBe("text/calendar");
+        var feed = CalendarReader.Read(await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        var checks = feed.Where(e => e["SUMMARY"] == "NET-1: Gauge checked; see the card, please").ToArray();
+        checks.Length.ShouldBeGreaterThanOrEqualTo(11);
+        feed.Select(e => e["UID"]).Distinct().Count().ShouldBe(feed.Count);
+        feed.ShouldAllBe(e => DateTime.ParseExact(e["DTSTART"], "yyyyMMdd", CultureInfo.InvariantCulture) >= DateTime.Now.Date);
+    }
+
+    [Fact]
+    public async Task Two_who_count_the_shelf_do_not_overwrite_one_another()
+    {
+        var first = await Count("Valves, one side", 4, 2);
+        await Count("Valves, one side", 3, 2, first["version"]!.GetValue<int>());
+        var stale = await product.Send(HttpMethod.Put, "/api/stock", Shelf("Valves, one side", 9, 2, first["version"]!.GetValue<int>()));
+        stale.Response.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
+        var minus = await product.Send(HttpMethod.Put, "/api/stock", Shelf("Valves, one side", -1, 2));
+        minus.Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        minus.Body!["errors"]!.AsObject().ShouldContain(e => e.Key == "inStock");
+    }
+
+    [Theory]
+    [InlineData("/api/due?from=2026-12-01&to=2026-11-01", "to")]
+    [InlineData("/api/due?to=2099-01-01", "to")]
+    [InlineData("/api/record?from=2026-12-01&to=2026-11-01", "to")]
+    public async Task A_span_that_cannot_be_is_refused(string path, string field)
+    {
+        var (response, body) = await product.Send(HttpMethod.Get, path);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().ShouldContain(e => e.Key == field);
+    }
+
+    [Fact]
+    public async Task A_label_opens_the_pump_at_the_shops_address()
+    {
+        await product.Send(HttpMethod.Put, "/api/shop", new JsonObject { ["address"] = "http://workshop.local:5080/" });
+        var label = await product.Http.GetStringAsync(
+            $"/api/pumps/{await PumpOf("FOG-2")}/label.svg", TestContext.Current.CancellationToken);
+        label.ShouldContain("http://workshop.local:5080<");
+        label.ShouldContain(">FOG-2<");
+        var (response, _) = await product.Send(HttpMethod.Put, "/api/shop", new JsonObject { ["address"] = "javascript:alert(1)" });
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+    }
+
+    [Fact]
+    public async Task The_record_says_what_failed_and_how_often_the_hunch_was_right()
+    {
+        var id = await product.CaseOf("WASH-3");
+        await product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "", ["reopened"] = "To look again." } });
+        await product.Change(id, new JsonObject { ["facts"] = new JsonObject { ["closed"] = "inlet-valve-leak@2" } });
+        var record = await product.Get("/api/record");
+        record["cases"]!.GetValue<int>().ShouldBe(1);
+        record["found"]![0]!["id"]!.GetValue<string>().ShouldBe("inlet-valve-leak");
+        record["ledByTheRight"]!.GetValue<int>().ShouldBe(1);
+        record["hunches"]!.AsArray().Count.ShouldBe(1);
+        record["causes"]![0]!["cause"]!.GetValue<string>().ShouldContain("grit");
+        var table = await product.Http.GetStringAsync("/api/record.csv", TestContext.Current.CancellationToken);
+        table.ShouldContain("WASH-3");
+    }
+
+    private static JsonObject Shelf(string name, double count, double order, int? version = null)
+    {
+        var shelf = new JsonObject { ["name"] = name, ["inStock"] = count, ["reorderAt"] = order };
+        if (version is not null)
+            shelf["version"] = version;
+        return shelf;
+    }
+
+    private async Task<JsonNode> Count(string name, double count, double order, int? version = null)
+    {
+        var (response, body) = await product.Send(HttpMethod.Put, "/api/stock", Shelf(name, count, order, version));
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        return body!;
+    }
+
+    // All seals new on a day, thirty hours a week since.
+    private async Task Seals(string tag, string on)
+    {
+        var pump = await PumpOf(tag);
+        var life = await product.Get($"/api/pumps/{pump}/life");
+        await product.Send(
+            HttpMethod.Put, $"/api/pumps/{pump}/running", new JsonObject { ["commissioned"] = on, ["hoursPerWeek"] = 30 },
+            $"\"{life["version"]}\"");
+        foreach (var part in (string[])["hp-seal", "lp-seal"])
+            foreach (var k in (int[])[1, 2, 3])
+                await product.Send(
+                    HttpMethod.Post, $"/api/pumps/{pump}/part-changes",
+                    new JsonObject { ["part"] = part, ["cylinder"] = k, ["on"] = on });
+    }
+
+    private async Task<string> PumpOf(string tag) =>
+        (await product.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();
+}
