@@ -146,7 +146,8 @@ public static class DueRules
         return pump.Hours.When(fitted.Hours + life.B10.Value, today) is { } on
             ? new DueItem(
                 DueWhy.Life, on, Worn([part.Part], [now - fitted.Hours], life.B10),
-                [part.Part]) { Ages = [now - fitted.Hours], B10 = life.B10 }
+                [part.Part])
+            { Ages = [now - fitted.Hours], B10 = life.B10 }
             : null;
     }
 
