@@ -50,6 +50,8 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
 Directory.CreateDirectory(folder);
 await using var serving = ServingLock.Serving(folder);
+if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
+    DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
 builder.Services.AddHostedService<NightlyBackups>();
 builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>();
@@ -96,7 +98,7 @@ using (var scope = app.Services.CreateScope())
 {
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
     await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
-    if (app.Configuration.GetValue<bool>("DEMO"))
+    if (app.Configuration["DEMO"] == "open")
         await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);
 }
 

@@ -156,7 +156,7 @@ public class Product : WebApplicationFactory<Program>
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("DATA_DIR", folder);
-        builder.UseSetting("DEMO", Demo ? "true" : "false");
+        builder.UseSetting("DEMO", Demo ? "open" : "false");
     }
 
     protected override void Dispose(bool disposing)

@@ -126,7 +126,7 @@ internal sealed record DrawnCase(
         return severity;
     }
 
-    private static List<(Reading, double, double)> Read(
+    internal static List<(Reading Reading, double Sigma, double Error)> Read(
         ReciprocatingPump pump, Setup setup, SimulationMeans means, in Condition condition, Random random)
     {
         var density = setup.Liquid.Density(setup.Temperature).Si;
@@ -153,13 +153,13 @@ internal sealed record DrawnCase(
     }
 
     // Every check of six minutes or less that opens nothing, and what the jet does, which anyone sees.
-    private static IEnumerable<Cue> Quick(Catalogue catalogue, ReciprocatingPump pump, Setup setup) =>
+    internal static IEnumerable<Cue> Quick(Catalogue catalogue, ReciprocatingPump pump, Setup setup) =>
         catalogue.Checks.Where(c => c.Cue is not null && c.Minutes <= QuickMinutes && Catalogue.Fits(c, pump, setup))
             .Select(c => catalogue.Cue(c.Cue!)!).Where(c => !c.Reveals && Catalogue.Fits(c, pump, setup)).Append(catalogue.Cue("jet")!)
             .Distinct();
 
-    private static List<CueFact> Answers(
-        Catalogue catalogue, ReciprocatingPump pump, Setup setup, List<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked,
+    internal static List<CueFact> Answers(
+        Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked,
         Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);

@@ -47,7 +47,8 @@ public sealed record PumpMemory(
             shown, pump, own, running,
             new PumpOnRecord(
                 stored.Id, stored.Tag, stored.Type, pump.Arrangement == Arrangement.Intensifier,
-                PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from),
+                PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from,
+                shown.Setup.Liquid ?? "water"),
             shown.Setup.Liquid ?? "water", stored.ArchivedAt is not null, meters, changes, conflicts);
     }
 

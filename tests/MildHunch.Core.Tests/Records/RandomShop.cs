@@ -15,7 +15,7 @@ internal delegate double Planted(PumpOnRecord pump, RecordPart part, DateOnly da
 /// A shop whose parts fail by the catalogue’s lives, drawn by its own arithmetic: hour by hour is not walked, each part’s next failure is
 /// drawn from its law and the earliest comes first.
 /// </summary>
-internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = null)
+internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = null, double wholeSets = 0.4)
 {
     // Lives of what has a weight only: a weight of 10 is a mean of 2184 h.
     private const double HoursPerWeight = 21840;
@@ -47,7 +47,7 @@ internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = nul
             if (day >= to)
                 return record with { Lives = PartLog.Lives(changes, to) };
             var failed = record.Parts.First(p => p.At.Key == key);
-            var whole = dice.Even() < 0.4;
+            var whole = dice.Even() < wholeSets;
             foreach (var part in record.Parts.Where(p => p == failed || (whole && p.Kind == failed.Kind)))
                 Fit(part, at, new Removal(part == failed ? OutWhy.Failed : OutWhy.Along));
         }

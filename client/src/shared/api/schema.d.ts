@@ -476,6 +476,8 @@ export interface paths {
                 query?: {
                     from?: string;
                     to?: string;
+                    /** @description true to see patterns that are not told, too */
+                    untold?: boolean;
                 };
                 header?: never;
                 path?: never;

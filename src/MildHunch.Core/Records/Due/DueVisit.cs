@@ -91,7 +91,7 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
                     && (other.Parts.Count > item.Parts.Count || (other.Parts.Count == item.Parts.Count && j < k)))
                     .Any(other => item.Parts.All(other.Parts.Contains))),
         ];
-        return plan is null || apart.Length < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])!.Minutes) - plan.Minutes);
+        return plan is null || apart.Length < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes);
     }
 
     private static DateOnly DayBefore(Season season, DateOnly day)

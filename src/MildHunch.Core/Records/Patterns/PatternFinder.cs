@@ -26,7 +26,8 @@ public static class PatternFinder
             Hazards[] mine = [.. pumps.Select(p => new Hazards(p, family)).Where(h => h.Parts.Count > 0)];
             questions.AddRange(mine.Where(h => h.Parts.Count > 1).Select(h => Positions(h, family)));
             questions.AddRange(mine.Select(h => Seasons(h, family, families, today)));
-            questions.AddRange(mine.GroupBy(h => h.Pump.Type).Where(g => g.Count() > 1).Select(g => Sisters([.. g], family)));
+            questions.AddRange(mine.GroupBy(h => (h.Pump.Type, h.Pump.Liquid)).Where(g => g.Count() > 1)
+                .Select(g => Sisters([.. g], family)));
             questions.AddRange(family.Kinds.Where(k => mine.Any(h => h.Parts.Any(p => p.Kind == k))).Select(k => Batches(mine, family, k)));
         }
 
@@ -110,12 +111,11 @@ public static class PatternFinder
             .Select(l => new FittedPart(h.Pump, h.Parts[h.Index[l.At.Key]], l))).ToArray();
         var failures = inside.Where(p => p.Life.Failed).OrderBy(p => p.Life.Out!.On).ThenBy(p => p.Life.Out!.Id, StringComparer.Ordinal)
             .DistinctBy(p => (p.Place.Pump, p.Life.Out!.On)).ToArray();
-        var risks = Risks(inside, failures);
         var looks = inside.Where(p => p.Batch is not null).GroupBy(p => p.Batch!).OrderBy(g => g.Key, StringComparer.Ordinal)
             .Select(batch =>
         {
-            var look = new Look("batch", [$"batch {batch.Key}", "other batches"], i => i);
-            foreach (var (failure, risk) in failures.Zip(risks))
+            var look = new Look("batch", [$"batch {batch.Key}", "other batches"], i => i, OnlyMore: true);
+            foreach (var (failure, risk) in failures.Zip(Risks(inside, failures, batch.Key)))
             {
                 var rates = risk.ToLookup(r => r.Key.Batch == batch.Key, r => r.Value);
                 if (rates[true].Any() && rates[false].Any())
@@ -125,12 +125,12 @@ public static class PatternFinder
             return look;
         }).ToArray();
         return new Question(
-            PatternKind.Batch, family, null, looks.Length > 0 ? looks : [new Look("batch", ["no batch noted"], _ => 0)], onlyFirst: true);
+            PatternKind.Batch, family, null, looks.Length > 0 ? looks : [new Look("batch", ["no batch noted"], _ => 0)]);
     }
 
-    // How likely each part in a pump was to be the next, as things stood before each failure. A place that has failed more than it should
-    // so far is taken to go on doing so: else whatever batch came to stand there would be blamed for it.
-    private static List<Dictionary<FittedPart, double>> Risks(FittedPart[] inside, FittedPart[] failures)
+    // How likely each part in a pump was to be the next, as things stood before each failure. A place where parts of other batches have
+    // failed more than they should is taken to go on doing so: else whatever batch came to stand there would be blamed for it.
+    private static List<Dictionary<FittedPart, double>> Risks(FittedPart[] inside, FittedPart[] failures, string batch)
     {
         var seen = new Dictionary<PlaceOfPump, double>();
         var due = new Dictionary<PlaceOfPump, double>();
@@ -142,8 +142,11 @@ public static class PatternFinder
             all.Add(plain.ToDictionary(
                 p => p.Key,
                 p => p.Value * (Doubt + seen.GetValueOrDefault(p.Key.Place)) / (Doubt + due.GetValueOrDefault(p.Key.Place))));
-            var sum = plain.Values.Sum();
-            foreach (var (part, rate) in plain)
+            if (failure.Batch == batch)
+                continue;
+            var others = plain.Where(p => p.Key.Batch != batch).ToArray();
+            var sum = others.Sum(p => p.Value);
+            foreach (var (part, rate) in others)
                 due[part.Place] = due.GetValueOrDefault(part.Place) + (rate / sum);
             seen[failure.Place] = seen.GetValueOrDefault(failure.Place) + 1;
         }

@@ -3,9 +3,10 @@ namespace MildHunch.Core.Records.Patterns;
 /// <summary>One way to look at the same events: each place of it gathers some of the finer places.</summary>
 /// <param name="About">end, cylinder, side, part, place, season, sister or batch.</param>
 /// <param name="Names">Places by name.</param>
-internal sealed record Look(string About, IReadOnlyList<string> Names, Func<int, int> Gather)
+/// <param name="OnlyMore">Only that the first place has more than its share is of interest.</param>
+internal sealed record Look(string About, IReadOnlyList<string> Names, Func<int, int> Gather, bool OnlyMore = false)
 {
-    public RunningEvidence Evidence { get; } = new(Names.Count);
+    public RunningEvidence Evidence { get; } = new(Names.Count, OnlyMore);
 
     public void Add(int place, IReadOnlyList<double> shares)
     {
@@ -23,8 +24,7 @@ internal sealed record Look(string About, IReadOnlyList<string> Names, Func<int,
 /// One question to the record, however many ways there are to look at it: their mean is evidence as each of them is, so that it counts
 /// as one test.
 /// </summary>
-/// <param name="onlyFirst">Only the first place is ever told: that the others fail more is no news.</param>
-internal sealed class Question(PatternKind kind, PartFamily family, string? pump, IReadOnlyList<Look> looks, bool onlyFirst = false)
+internal sealed class Question(PatternKind kind, PartFamily family, string? pump, IReadOnlyList<Look> looks)
 {
     public double Evidence => looks.Average(l => l.Evidence.Value);
 
@@ -49,6 +49,6 @@ internal sealed class Question(PatternKind kind, PartFamily family, string? pump
             : ExactMultinomial.Chance([.. possible.Select(c => c.Events)], [.. possible.Select(c => c.Expected / look.Evidence.Events)]);
         return new Pattern(
             kind, family, pump, look.About, counts, leading, chance, adjusted,
-            adjusted >= ManyTests.Told && look.Evidence.Events >= Pattern.FewestEvents && (!onlyFirst || leading == counts[0]));
+            adjusted >= ManyTests.Told && look.Evidence.Events >= Pattern.FewestEvents && (!look.OnlyMore || leading == counts[0]));
     }
 }

@@ -14,11 +14,15 @@ public sealed class RunningEvidence
     private readonly double[] expected;
     private readonly double[] logs = new double[Doubts.Length];
 
+    private readonly bool onlyMore;
+
     /// <summary>Nothing has happened yet at so many places.</summary>
-    public RunningEvidence(int places)
+    /// <param name="onlyMore">Of two places: only that the first has more than its share is evidence, never that it has less.</param>
+    public RunningEvidence(int places, bool onlyMore = false)
     {
         counts = new double[places];
         expected = new double[places];
+        this.onlyMore = onlyMore;
     }
 
     /// <summary>Events so far.</summary>
@@ -39,7 +43,7 @@ public sealed class RunningEvidence
     public void Add(int place, IReadOnlyList<double> shares)
     {
         for (var i = 0; i < Doubts.Length; i++)
-            logs[i] += Math.Log(((Doubts[i] * shares[place]) + counts[place]) / ((Doubts[i] + Events) * shares[place]));
+            logs[i] += Math.Log(Foretold(Doubts[i], place, shares) / shares[place]);
         for (var i = 0; i < expected.Length; i++)
             expected[i] += shares[i];
         counts[place]++;
@@ -55,5 +59,15 @@ public sealed class RunningEvidence
         for (var place = 0; place < fell.Count; place++)
             for (var n = 0; n < fell[place]; n++)
                 Add(place, shares);
+    }
+
+    // Of two whose shares change as parts come and go, what is learned is how much riskier each is than its share, not how many it had.
+    private double Foretold(double doubt, int place, IReadOnlyList<double> shares)
+    {
+        if (!onlyMore)
+            return ((doubt * shares[place]) + counts[place]) / (doubt + Events);
+        double Weight(int at) => shares[at] * (doubt + counts[at]) / (doubt + expected[at]);
+        var first = Math.Max(shares[0], Weight(0) / (Weight(0) + Weight(1)));
+        return place == 0 ? first : 1 - first;
     }
 }

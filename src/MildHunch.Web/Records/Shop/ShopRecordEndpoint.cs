@@ -44,7 +44,8 @@ public static class ShopRecordEndpoint
     }
 
     private static async Task<ShopRecordResponse> Show(
-        DateOnly? from, DateOnly? to, MildHunchDb db, ShopMemory memory, Catalogue catalogue, FindingCatalogue findings, ShopPrices prices,
+        DateOnly? from, DateOnly? to, [Description("true to see patterns that are not told, too")] bool? untold, MildHunchDb db,
+        ShopMemory memory, Catalogue catalogue, FindingCatalogue findings, ShopPrices prices,
         CancellationToken stop)
     {
         var known = await memory.All(stop);
@@ -78,7 +79,8 @@ public static class ShopRecordEndpoint
             timed.Sum(o => o.MinutesPlanned!.Value), timed.Sum(o => o.MinutesTaken!.Value), timed.Length,
             [.. Calibration.Of(hunches).Select(b => new HunchBinDto(
                 b.From, b.To, b.Cases, b.Right, Math.Round(b.Claimed, 3), Math.Round(b.Low, 3), Math.Round(b.High, 3)))],
-            hunches.Count(h => h.Right), hunches.Length, [.. known.Patterns.Where(p => p.Told).Select(p => p.ToDto(known))]);
+            hunches.Count(h => h.Right), hunches.Length,
+            [.. known.Patterns.Where(p => p.Told || untold == true).Select(p => p.ToDto(known))]);
     }
 
     private static async Task<IResult> Table(DateOnly? from, DateOnly? to, MildHunchDb db, ShopMemory memory, CancellationToken stop)

@@ -58,20 +58,22 @@ public class PatternArithmeticTests
         ExactMultinomial.Chance([10, 3, 4, 5, 4, 6, 2, 4], [.. Enumerable.Repeat(1 / 8.0, 8)]).ShouldBeInRange(0.2, 0.5);
     }
 
-    [Fact]
-    public void Evidence_averages_one_where_the_shares_are_right()
+    [Theory]
+    [InlineData(3, 729, false)]
+    [InlineData(2, 64, true)]
+    public void Evidence_averages_one_where_the_shares_are_right(int places, int sequences, bool onlyMore)
     {
-        // Every sequence of six events at three places, weighed by its chance.
-        double[] shares = [0.5, 0.3, 0.2];
+        // Every sequence of six events, weighed by its chance.
+        double[] shares = places == 3 ? [0.5, 0.3, 0.2] : [0.3, 0.7];
         double mean = 0;
-        for (var code = 0; code < 729; code++)
+        for (var code = 0; code < sequences; code++)
         {
-            var evidence = new RunningEvidence(3);
+            var evidence = new RunningEvidence(places, onlyMore);
             double chance = 1;
-            for (int i = 0, c = code; i < 6; i++, c /= 3)
+            for (int i = 0, c = code; i < 6; i++, c /= places)
             {
-                evidence.Add(c % 3, shares);
-                chance *= shares[c % 3];
+                evidence.Add(c % places, shares);
+                chance *= shares[c % places];
             }
 
             mean += chance * evidence.Value;
