@@ -9,6 +9,8 @@ const emit = defineEmits<{ takeBack: [entry: string] }>();
 
 const groups = computed(() => linesOf(props.life, props.today));
 const marks = computed(() => marksOf(props.life.from, props.today));
+// What is changed with every opening would push the rest off the page.
+const apart = ['rings', 'around'];
 const chosen = ref('');
 const per = (share: number) => `${100 * share}%`;
 const tint = (bar: Bar) => ({ failed: bar.failed, inside: bar.inside, open: bar.open });
@@ -23,8 +25,8 @@ const itsCase = (b: Bar) => b.life.outCase ?? b.life.fittedCase;
     <div class="scale" aria-hidden="true">
       <span v-for="m in marks" :key="m.text" :style="{ left: per(m.at) }">{{ m.text }}</span>
     </div>
-    <section v-for="g in groups" :key="g.family" :aria-label="familyNames[g.family]">
-      <h3>{{ familyNames[g.family] }}</h3>
+    <details v-for="g in groups" :key="g.family" :open="!apart.includes(g.family)" :aria-label="familyNames[g.family]">
+      <summary>{{ familyNames[g.family] }}</summary>
       <template v-for="r in g.rows" :key="r.position.key">
         <Button
           unstyled
@@ -59,7 +61,7 @@ const itsCase = (b: Bar) => b.life.outCase ?? b.life.fittedCase;
           </li>
         </ol>
       </template>
-    </section>
+    </details>
     <p class="quiet key">
       <span class="swatch" /> ran until changed along <span class="swatch failed" /> failed at its end
       <span class="swatch inside" /> still in, with its hours
@@ -82,10 +84,13 @@ const itsCase = (b: Bar) => b.life.outCase ?? b.life.fittedCase;
   white-space: nowrap;
 }
 
-h3 {
-  margin-top: 0.4rem;
+summary {
+  min-height: 44px;
+  padding-top: 0.7rem;
   border-bottom: 1px solid var(--line);
-  font-size: 1rem;
+  font-family: var(--font-tag);
+  font-weight: 600;
+  cursor: pointer;
 }
 
 .line {

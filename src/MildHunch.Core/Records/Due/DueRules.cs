@@ -60,6 +60,7 @@ public static class DueRules
 {
     private const string Seals = "seals";
     private const string Plungers = "plungers";
+    private const double LeastWear = 1.2;
 
     /// <summary>Everything due until a day, the earliest first; what is overdue is due today.</summary>
     public static IReadOnlyList<DueItem> Of(DuePump pump, DateOnly today, DateOnly until)
@@ -92,7 +93,7 @@ public static class DueRules
                 yield return new DueItem(DueWhy.Months, renewed.AddMonths(months), $"Service after {months} months more", parts);
         }
 
-        foreach (var part in pump.Parts.Where(p => positions.Contains(p.Part.At.Key) && p.Estimate is not null))
+        foreach (var part in pump.Parts.Where(p => positions.Contains(p.Part.At.Key) && p.Estimate is not null && Wears(p.Estimate)))
             if (pump.Hours.When(then + part.Estimate!.B10.Value, renewed) is { } worn)
                 yield return new DueItem(
                     DueWhy.Life, worn, Worn([part.Part], [part.Estimate.B10.Value], part.Estimate.B10), [part.Part])
@@ -141,7 +142,7 @@ public static class DueRules
 
     private static DueItem? Worn(DuePump pump, DuePart part, DateOnly today)
     {
-        if (part is not { Life.Fitted: { } fitted, Estimate: { } life } || pump.Hours.At(today) is not { } now)
+        if (part is not { Life.Fitted: { } fitted, Estimate: { } life } || !Wears(life) || pump.Hours.At(today) is not { } now)
             return null;
         return pump.Hours.When(fitted.Hours + life.B10.Value, today) is { } on
             ? new DueItem(
@@ -150,6 +151,14 @@ public static class DueRules
             { Ages = [now - fitted.Hours], B10 = life.B10 }
             : null;
     }
+
+    // A part that fails by chance is no better for being new: only where it is known to wear is it renewed before it fails.
+    private static bool Wears(LifeEstimate life) => life.Method switch
+    {
+        LifeMethod.ShapeHeld => false,
+        LifeMethod.Pooled => life.Shape.Value >= LeastWear,
+        _ => life.Shape.Low > 1,
+    };
 
     /// <summary>Several parts of one kind that come due by their lives, in one sentence.</summary>
     internal static DueItem Together(IReadOnlyList<DueItem> alike)
