@@ -138,6 +138,7 @@ LifeEstimateEndpoint.Map(app);
 PatternTestEndpoint.Map(app);
 LifeEndpoints.Map(app);
 PumpLabel.Map(app);
+PartChangeTable.Map(app);
 DueEndpoints.Map(app);
 StockEndpoints.Map(app);
 ShopRecordEndpoint.Map(app);

@@ -159,8 +159,8 @@ internal sealed record DrawnCase(
             .Distinct();
 
     internal static List<CueFact> Answers(
-        Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> truth, double[] severity, IEnumerable<Cue> asked,
-        Random random)
+        Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> truth, double[] severity,
+        IEnumerable<Cue> asked, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);
         var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.NoticeRatio(severity[i], pump), 0, 1))

@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsvHelper;
+using MildHunch.Core;
 
 namespace MildHunch.Web.Shared;
 
@@ -24,5 +25,33 @@ public static class Csv
         }
 
         return Results.File(bytes.ToArray(), $"{MediaType}; charset=utf-8", file);
+    }
+
+    /// <summary>Rows that were sent, each by the names of its columns; a refusal says what is wrong with the table.</summary>
+    /// <param name="what">What one row is, for the refusal.</param>
+    public static async Task<IReadOnlyList<IReadOnlyList<KeyValuePair<string, string>>>> Rows(
+        HttpRequest request, int most, string what, CancellationToken stop)
+    {
+        using var sent = new MemoryStream();
+        await request.Body.CopyToAsync(sent, stop);
+        List<IReadOnlyList<KeyValuePair<string, string>>> rows = [];
+        try
+        {
+            using var csv = CsvReader.Create(sent.ToArray(), new CsvReaderOptions { SkipEmptyLines = true });
+            while (csv.Read())
+            {
+                if (rows.Count == most)
+                    throw new ImpossibleInputException("file", $"more than {most} rows", $"at most {most} at once");
+                rows.Add([.. csv.Headers!.Select((h, k) => KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? csv.GetString(k) : ""))]);
+            }
+        }
+        catch (Exception e) when (e is not (ImpossibleInputException or OutOfMemoryException))
+        {
+            throw new ImpossibleInputException("file", "no table", "comma-separated values with a first row that names the columns");
+        }
+
+        return rows.Count > 0
+            ? rows
+            : throw new ImpossibleInputException("file", $"no {what}", $"a first row that names the columns, then one row a {what}");
     }
 }

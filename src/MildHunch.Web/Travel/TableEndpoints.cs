@@ -1,7 +1,5 @@
 using System.Globalization;
-using CsvHelper;
 using Microsoft.EntityFrameworkCore;
-using MildHunch.Core;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Store;
@@ -85,12 +83,11 @@ public static class TableEndpoints
 
     private static async Task<PumpsTakenResponse> Take(HttpRequest request, MildHunchDb db, TimeProvider clock, CancellationToken stop)
     {
-        using var sent = new MemoryStream();
-        await request.Body.CopyToAsync(sent, stop);
+        var rows = await Csv.Rows(request, MostPumps, "pump", stop);
         var here = (await db.Pumps.Select(p => p.Tag).ToListAsync(stop)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         List<string> left = [];
         var added = 0;
-        foreach (var (k, cells) in Rows(sent.ToArray()).Index())
+        foreach (var (k, cells) in rows.Index())
         {
             var read = Mapping.Under($"row {k + 2}", () => PumpTable.Read(cells));
             if (read.Tag is { } tag && !here.Add(tag.Trim()))
@@ -105,29 +102,6 @@ public static class TableEndpoints
 
         await db.SaveOrRefuse(stop);
         return new PumpsTakenResponse(added, left);
-    }
-
-    private static List<List<KeyValuePair<string, string>>> Rows(byte[] sent)
-    {
-        List<List<KeyValuePair<string, string>>> rows = [];
-        try
-        {
-            using var csv = CsvReader.Create(sent, new CsvReaderOptions { SkipEmptyLines = true });
-            while (csv.Read())
-            {
-                if (rows.Count == MostPumps)
-                    throw new ImpossibleInputException("file", $"more than {MostPumps} pumps", $"at most {MostPumps} at once");
-                rows.Add([.. csv.Headers!.Select((h, k) => KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? csv.GetString(k) : ""))]);
-            }
-        }
-        catch (Exception e) when (e is not (ImpossibleInputException or OutOfMemoryException))
-        {
-            throw new ImpossibleInputException("file", "no table", "comma-separated values with a first row that names the columns");
-        }
-
-        return rows.Count > 0
-            ? rows
-            : throw new ImpossibleInputException("file", "no pump", "a first row that names the columns, then one row a pump");
     }
 
     // What a spreadsheet would take for a formula is text.

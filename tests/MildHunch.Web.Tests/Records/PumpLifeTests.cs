@@ -131,6 +131,32 @@ public sealed class PumpLifeTests : IClassFixture<Product>
         Prior(await product.Get($"/api/cases/{id}"), "hp-seal-worn").ShouldBeGreaterThan(2 * before);
     }
 
+    [Fact]
+    public async Task Paper_history_is_taken_in_whole_or_not_at_all()
+    {
+        var pump = await PumpOf("MIST-7");
+        const string head = "part,cylinder,side,on,hours,out,by,batch\n";
+        var bad = await Table(pump, head + "nozzle,,,2025-01-10,100,,Ines,\nnozzle,,,2025-06-01,300,,Ines,\n");
+        bad.Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        bad.Body.ShouldContain("the one before is still in");
+        (await Life(pump))["hours"]!["readings"]!.AsArray().ShouldBeEmpty();
+        (await Table(pump, head + "nozzle,,,2025-01-10,ten,,Ines,\n")).Body.ShouldContain("row 2");
+        (await Table(pump, "thing,on\nnozzle,2025-01-10\n")).Body.ShouldContain("“thing”");
+
+        var good = await Table(pump, head + "nozzle,,,2025-01-10,100,,Ines,K-1\nnozzle,,,2025-06-01,300,failed,Ines,K-2\n");
+        good.Response.StatusCode.ShouldBe(HttpStatusCode.OK, good.Body);
+        Position(await Life(pump), "nozzle")["lives"]!.AsArray().Select(l => l!["batch"]!.GetValue<string>()).ShouldBe(["K-1", "K-2"]);
+        var back = await product.Http.GetStringAsync($"/api/pumps/{pump}/part-changes.csv", TestContext.Current.CancellationToken);
+        back.ShouldContain("nozzle,,,,2025-06-01,300,failed");
+    }
+
+    private async Task<(HttpResponseMessage Response, string Body)> Table(string pump, string rows)
+    {
+        using var content = new StringContent(rows, System.Text.Encoding.UTF8, "text/csv");
+        var response = await product.Http.PostAsync($"/api/pumps/{pump}/part-changes.csv", content, TestContext.Current.CancellationToken);
+        return (response, await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
     private static double Prior(JsonNode shown, string fault) => shown["diagnosis"]!["suspects"]!.AsArray()
         .First(s => s!["fault"]!.GetValue<string>() == fault)!["prior"]!.GetValue<double>();
 

@@ -7,6 +7,7 @@ import { readNumber } from '@/shared/numbers';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import DayField from '@/shared/ui/DayField.vue';
 import EntryField from '@/shared/ui/EntryField.vue';
+import FilePick from '@/shared/ui/FilePick.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import type { PumpLife } from './lines';
 import type { LifeAccess } from './useLife';
@@ -35,6 +36,10 @@ const places = computed(() =>
   props.life.positions.map((p) => ({ value: p.key, text: p.where ? `${p.name}, ${p.where}` : p.name })),
 );
 const missing = ref<Record<string, string>>({});
+
+async function paper(file: File) {
+  if (await props.access.takePaper(file)) emit('done');
+}
 
 async function note() {
   const { where, what, on, hours, batch, kit, note: text } = typed.value;
@@ -87,10 +92,25 @@ async function note() {
     <TextField v-model="typed.batch" label="Batch" :problem="access.problems.value.batch" />
     <TextField v-model="typed.note" label="Note" :problem="access.problems.value.note" />
     <Button type="submit" label="Note it" />
+    <p class="quiet">Years of it on paper? One row a change, the same columns as the table that is fetched here.</p>
+    <div class="table">
+      <a class="link" :href="`/api/pumps/${id}/part-changes.csv`">As a table</a>
+      <FilePick label="Take in a table" name="Changes of parts" accept=".csv,text/csv" @pick="paper" />
+    </div>
   </form>
 </template>
 
 <style scoped>
+.table {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+}
+
+p {
+  margin: 0.5rem 0 0;
+}
+
 .fields {
   display: grid;
   gap: 0.6rem;

@@ -236,7 +236,7 @@ async function away() {
 }
 
 header div {
-  flex: 1;
+  flex: 1 1 16rem;
 }
 
 header p {

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
-import { api, inWords, problemsIn, taken, type Schemas } from '@/shared/api/client';
+import { api, inWords, problemsIn, taken, upload, type Schemas } from '@/shared/api/client';
 import type { PumpLife } from './lines';
 
 type Params = { params: { path: { id: string } } };
@@ -38,6 +38,8 @@ export function useLife(id: string) {
       send(async () => taken(await api.POST('/api/pumps/{id}/meter', { ...at, body }))),
     change: (body: Schemas['PartChangeRequest']) =>
       send(async () => taken(await api.POST('/api/pumps/{id}/part-changes', { ...at, body }))),
+    /** Older history from paper, as a table: all of it or none. */
+    takePaper: (file: File) => send(() => upload<PumpLife>(`/api/pumps/${id}/part-changes.csv`, file, 'text/csv')),
     takeBack: (entry: string) =>
       send(async () =>
         taken(await api.DELETE('/api/pumps/{id}/part-changes/{entry}', { params: { path: { id, entry } } })),
