@@ -6,7 +6,9 @@ using MildHunch.Store;
 
 namespace MildHunch.Web.Records;
 
-/// <summary>Tells the shop’s memory which pumps something was stored of, whoever stored it; once it is there for others to read.</summary>
+/// <summary>
+/// Tells the shop’s memory which pumps something was stored of, whoever stored it; once it is there for others to read.
+/// </summary>
 public sealed class RecordWatch(ShopMemory memory) : SaveChangesInterceptor, IDbTransactionInterceptor
 {
     // What was saved by a context and is not known to be readable yet.

@@ -12,8 +12,8 @@ namespace MildHunch.Core.Tests.Records;
 internal delegate double Planted(PumpOnRecord pump, RecordPart part, DateOnly day, string? batch);
 
 /// <summary>
-/// A shop whose parts fail by the catalogue’s lives, drawn by its own arithmetic: hour by hour is not walked, each part’s next failure is
-/// drawn from its law and the earliest comes first.
+/// A shop whose parts fail by the catalogue’s lives, drawn by its own arithmetic: hour by hour is not walked, each part’s next failure
+/// is drawn from its law and the earliest comes first.
 /// </summary>
 internal sealed class RandomShop(int seed, DateOnly from, Planted? planted = null, double wholeSets = 0.4)
 {

@@ -3,8 +3,8 @@ using MildHunch.Core.Faults;
 namespace MildHunch.Core.Records.Lives;
 
 /// <summary>
-/// What the catalogue knows of a part’s life before the shop’s own record speaks: normal in ln shape and in ln B10, as wide as makers’
-/// and users’ figures differ (common practice, no source).
+/// What the catalogue knows of a part’s life before the shop’s own record speaks: normal in ln shape and in ln B10, as wide as
+/// makers’ and users’ figures differ (common practice, no source).
 /// </summary>
 /// <param name="Wear">Shape and B10 life of the catalogue.</param>
 public sealed record LifePrior(Wear Wear)

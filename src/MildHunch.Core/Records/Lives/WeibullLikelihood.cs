@@ -3,8 +3,8 @@ using MathNet.Numerics;
 namespace MildHunch.Core.Records.Lives;
 
 /// <summary>
-/// Log-likelihood of a two-parameter Weibull life in shape β and w = ln θ with θ = scale^−β, so that the hours to come add up as θ·tᵝ.
-/// For one shape it is concave in w (docs/trade.md, Lives of parts).
+/// Log-likelihood of a two-parameter Weibull life in shape β and w = ln θ with θ = scale^−β, so that the hours to come add up as
+/// θ·tᵝ. For one shape it is concave in w (docs/trade.md, Lives of parts).
 /// </summary>
 internal sealed class WeibullLikelihood
 {

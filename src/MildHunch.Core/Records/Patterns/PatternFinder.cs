@@ -4,8 +4,9 @@ using MildHunch.Core.Records.Lives;
 namespace MildHunch.Core.Records.Patterns;
 
 /// <summary>
-/// Looks for places, seasons, pumps and batches that fail more often than their hours and the catalogue’s lives let expect. Every question
-/// that can be asked of the record counts, also one without an answer, so that a false pattern is told in one shop of twenty at most.
+/// Looks for places, seasons, pumps and batches that fail more often than their hours and the catalogue’s lives let expect. Every
+/// question that can be asked of the record counts, also one without an answer, so that a false pattern is told in one
+/// shop of twenty at most.
 /// </summary>
 public static class PatternFinder
 {

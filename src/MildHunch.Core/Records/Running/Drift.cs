@@ -9,7 +9,8 @@ public sealed record SharePoint(DateOnly On, double Share);
 public sealed record DriftPoint(DateOnly On, double Share, double Low, double High);
 
 /// <summary>
-/// The straight line through readings since a pump was last served, by least squares; bands by Student’s law (any textbook of statistics).
+/// The straight line through readings since a pump was last served, by least squares; bands by Student’s law (any textbook of
+/// statistics).
 /// It is a line, not a promise: a valve that lets go does not follow it.
 /// </summary>
 public sealed class Drift

@@ -67,7 +67,8 @@ public sealed class Duty
             var mine = seasons.Where(s => s.Holds(day)).ToArray();
             if (mine.Length > 1)
                 throw new ImpossibleInputException(
-                    "duty.seasons", $"“{mine[0].Name}” and “{mine[1].Name}”", $"seasons that do not overlap; both hold {day:dd MMM}");
+                    "duty.seasons", $"“{mine[0].Name}” and “{mine[1].Name}”",
+                    $"seasons that do not overlap; both hold {day:dd MMM}");
             until[n] = until[n - 1] + ((mine.FirstOrDefault()?.HoursPerWeek ?? hoursPerWeek) / DaysAWeek);
         }
     }

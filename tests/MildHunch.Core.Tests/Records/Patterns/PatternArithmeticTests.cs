@@ -24,7 +24,7 @@ public class PatternArithmeticTests
     [Theory]
     [InlineData(new[] { 8, 2 }, new[] { 0.5, 0.5 }, 0.109375)] // sign test, printed tables: 112 of 1024
     [InlineData(new[] { 5, 0 }, new[] { 0.5, 0.5 }, 0.0625)]
-    [InlineData(new[] { 6, 0, 0, 0, 0, 0 }, new[] { 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0 }, 0.00012860082304526748)] // 6/6⁶
+    [InlineData(new[] { 6, 0, 0, 0, 0, 0 }, new[] { 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0, 1 / 6.0 }, 6 / 46656.0)]
     [InlineData(new[] { 1, 1, 1 }, new[] { 1 / 3.0, 1 / 3.0, 1 / 3.0 }, 1)]
     public void Exact_chances(int[] counts, double[] shares, double chance) =>
         ExactMultinomial.Chance(counts, shares).ShouldBe(chance, 1e-10);
