@@ -23,6 +23,7 @@ const stored = (): Record<string, string> => {
     ? {
         name: shop.name ?? '',
         currency: shop.currency ?? '',
+        address: shop.address ?? '',
         workPerHour: figure(shop.workPerHour),
         energyPerKwh: figure(shop.energyPerKwh),
         waterPerM3: figure(shop.waterPerM3),
@@ -30,7 +31,8 @@ const stored = (): Record<string, string> => {
       }
     : {};
 };
-const draft = useDraft('mild-hunch.shop', stored);
+// A form kept before a field was added has it as it is stored.
+const draft = useDraft('mild-hunch.shop', stored, (kept) => ({ ...stored(), ...kept }));
 const { typed, conflict } = draft;
 const fields = computed(() => [
   { name: 'workPerHour', label: 'An hour of work', unit: typed.value.currency },
@@ -41,7 +43,7 @@ const fields = computed(() => [
 
 const theirs = computed(() => {
   const shop = conflict.value ?? {};
-  return [shop.name, shop.currency, ...fields.value.map((f) => `${f.label}: ${shop[f.name]}`)]
+  return [shop.name, shop.currency, shop.address, ...fields.value.map((f) => `${f.label}: ${shop[f.name]}`)]
     .filter(Boolean)
     .join('; ');
 });
@@ -53,9 +55,9 @@ async function keep() {
   const numbers = fields.value.map((f) => [f.name, readNumber(typed.value[f.name] ?? '')] as const);
   problems.value = Object.fromEntries(numbers.filter(([, n]) => n === null).map(([k]) => [k, 'A number, like 45.']));
   if (Object.keys(problems.value).length) return;
-  const { name, currency } = typed.value;
+  const { name, currency, address } = typed.value;
   try {
-    const body = { name, currency, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
+    const body = { name, currency, address, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
     client.setQueryData(['shop'], taken(await api.PUT('/api/shop', { body })));
     draft.takeStored();
     trouble.value = '';
@@ -78,6 +80,12 @@ useTitle('Shop · Mild Hunch');
       <form v-if="query.data.value" class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
         <TextField v-model="typed.name!" label="Name, as it stands on reports" :problem="problems.name" />
         <TextField v-model="typed.currency!" label="Currency" :problem="problems.currency" />
+        <TextField
+          v-model="typed.address!"
+          label="Where it is reached in the shop, for labels"
+          placeholder="http://workshop:5080"
+          :problem="problems.address"
+        />
         <EntryField
           v-for="f in fields"
           :key="f.name"

@@ -47,7 +47,8 @@ public static class LifeEstimateEndpoint
     public static LifeEstimateResponse ToDto(this LifeEstimate life) => new(
         life.Shape.ToDto(), life.Scale.ToDto(), life.B10.ToDto(), life.Mean.ToDto(), life.Failures, life.Censored,
         [.. life.Chances.Select(c => new ChanceBeforeDto(
-            Digits(c.Hours), Digits(c.Chance.Value), Digits(c.Chance.Low), c.Chance.High is { } high ? Digits(high) : null))],
+            Mapping.Significant(c.Hours), Mapping.Significant(c.Chance.Value), Mapping.Significant(c.Chance.Low),
+            c.Chance.High is { } high ? Mapping.Significant(high) : null))],
         Method(life));
 
     private static LifeEstimate Estimate(LifeEstimateRequest request, Catalogue catalogue)
@@ -87,7 +88,7 @@ public static class LifeEstimateEndpoint
     }
 
     private static BandedDto ToDto(this Banded band) =>
-        new(Digits(band.Value), Digits(band.Low), band.High is { } high ? Digits(high) : null);
+        new(Mapping.Significant(band.Value), Mapping.Significant(band.Low), band.High is { } high ? Mapping.Significant(high) : null);
 
     private static string Method(LifeEstimate life) => life.Method switch
     {
@@ -95,7 +96,4 @@ public static class LifeEstimateEndpoint
         LifeMethod.Pooled => $"Maximum likelihood of {life.Failures} failures with the catalogue’s life; bands by profile likelihood",
         _ => $"Maximum likelihood of {life.Failures} failures; bands by profile likelihood, F(1, {life.Failures - 1})",
     };
-
-    private static double Digits(double value) =>
-        value == 0 ? 0 : Math.Round(value, Math.Clamp(5 - (int)Math.Floor(Math.Log10(Math.Abs(value))), 0, 15));
 }

@@ -55,24 +55,32 @@ public sealed record PumpMemory(
     // A reading that contradicts another is left out, and told.
     private static RunningHours Hours(IReadOnlyList<MeterEntity> meters, RunningDto running, DateOnly today, List<string> conflicts)
     {
+        var duty = running.Duty();
         List<MeterReading> taken = running.Commissioned is { } first && meters.All(m => m.On > first)
             ? [new("commissioned", first, 0)]
             : [];
-        foreach (var meter in meters.OrderBy(m => m.On).ThenBy(m => m.Id, StringComparer.Ordinal))
+        MeterReading[] read = [.. meters.OrderBy(m => m.On).ThenBy(m => m.Id, StringComparer.Ordinal).Select(m => m.ToCore())];
+        if (Fits([.. taken, .. read]) is null)
+            return RunningHours.Of([.. taken, .. read], duty, today);
+        foreach (var meter in read)
+            if (Fits([.. taken, meter]) is { } conflict)
+                conflicts.Add(conflict);
+            else
+                taken.Add(meter);
+        return RunningHours.Of(taken, duty, today);
+
+        string? Fits(MeterReading[] all)
         {
-            taken.Add(meter.ToCore());
             try
             {
-                RunningHours.Of(taken, running.Duty(), today);
+                RunningHours.Of(all, duty, today);
+                return null;
             }
             catch (ImpossibleInputException e)
             {
-                taken.RemoveAt(taken.Count - 1);
-                conflicts.Add(e.Message);
+                return e.Message;
             }
         }
-
-        return RunningHours.Of(taken, running.Duty(), today);
     }
 }
 

@@ -88,8 +88,7 @@ public sealed record RunningDto(
     {
         if (needed && string.IsNullOrWhiteSpace(text))
             throw Mapping.Missing(field, "a name");
-        if (text?.Length > LongestText)
-            throw new ImpossibleInputException(field, $"{text.Length} characters", $"at most {LongestText}");
+        Mapping.Short(text, field, LongestText);
     }
 
     private static string Text(int? number) => number?.ToString(CultureInfo.InvariantCulture) ?? "nothing";

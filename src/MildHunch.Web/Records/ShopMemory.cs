@@ -17,7 +17,7 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
 {
     private readonly SemaphoreSlim reading = new(1);
     private readonly ConcurrentDictionary<string, bool> stale = [];
-    private Known known = new(DateOnly.MinValue, [], new Dictionary<string, Wear>());
+    private Known known = new(DateOnly.MinValue, []);
     private volatile bool complete;
 
     /// <summary>Today, by the server’s clock.</summary>
@@ -82,11 +82,11 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
         var all = again is null
             ? read
             : known.Pumps.Where(p => !again.Contains(p.Key)).Concat(read).ToDictionary(p => p.Key, p => p.Value);
-        return new Known(today, all, LifePrior.Known(catalogue));
+        return new Known(today, all);
     }
 
     /// <summary>The whole record at one moment; what follows from it is worked out when first asked for.</summary>
-    public sealed class Known(DateOnly day, Dictionary<string, PumpMemory> pumps, IReadOnlyDictionary<string, Wear> priors)
+    public sealed class Known(DateOnly day, Dictionary<string, PumpMemory> pumps)
     {
         private readonly ConcurrentDictionary<LifeOf, LifeOnRecord?> lives = [];
         private readonly Lazy<IReadOnlyList<Pattern>> patterns = new(() => PatternFinder.Find(
@@ -102,16 +102,16 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
         /// <summary>How long a kind of part lasts in pumps of a type on a liquid; null where nothing is known.</summary>
         public LifeOnRecord? Life(LifeOf of) => lives.GetOrAdd(of, asked =>
         {
+            var alike = pumps.Values.Where(p => p.Record.Type == asked.PumpType && p.Liquid == asked.Liquid)
+                .Select(p => (Pump: p, Parts: p.Record.Parts.Where(x => x.Kind == asked.Kind).ToDictionary(x => x.At.Key))).ToArray();
             WatchedLife[] watched =
             [
-                .. pumps.Values.Where(p => p.Record.Type == asked.PumpType && p.Liquid == asked.Liquid).SelectMany(p =>
-                {
-                    var keys = p.Record.Parts.Where(x => x.Kind == asked.Kind).Select(x => x.At.Key).ToHashSet();
-                    var now = p.Record.HoursAt(day);
-                    return p.Record.Lives.Where(l => keys.Contains(l.At.Key)).Select(l => l.Watched(now, p.WatchedFrom));
-                }).OfType<WatchedLife>(),
+                .. alike.SelectMany(a => a.Pump.Record.Lives.Where(l => a.Parts.ContainsKey(l.At.Key))
+                    .Select(l => l.Watched(a.Pump.Record.HoursAt(day), a.Pump.WatchedFrom))).OfType<WatchedLife>(),
             ];
-            var prior = priors.GetValueOrDefault(asked.Kind == "packing" ? "hp-seal" : asked.Kind) is { } wear ? new LifePrior(wear) : null;
+            var prior = alike.SelectMany(a => a.Parts.Values).Select(p => p.Wear).OfType<Wear>().FirstOrDefault() is { } wear
+                ? new LifePrior(wear)
+                : null;
             return prior is null && !watched.Any(w => w.Failed)
                 ? null
                 : new LifeOnRecord(of, LifeEstimator.Estimate(watched, prior), watched, prior);

@@ -21,7 +21,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
         List<PartLifeOnRecordDto> lives = [];
         foreach (var part in pump.Record.Parts.Where(p => p.Wear is not null))
         {
-            var kind = part.Kind == "packing" ? "hp-seal" : part.Kind;
+            var kind = part.Wearing!;
             if (told.Count == 0
                 && pump.Record.Lives.LastOrDefault(l => l.At == part.At && l.Fitted is not null && l.Fitted.On <= opened
                     && (l.Out is null || l.Out.On >= opened)) is { } life

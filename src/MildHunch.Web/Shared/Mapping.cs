@@ -58,6 +58,12 @@ public static class Mapping
             : throw new ImpossibleInputException(field, "a value that is no number", "a finite number");
     }
 
-    private static double Significant(double value) =>
+    /// <summary>A short text, trimmed; refused where it is longer than it may be.</summary>
+    public static string? Short(string? text, string field, int most) => text?.Trim() is { } told && told.Length > most
+        ? throw new ImpossibleInputException(field, $"{told.Length} characters", $"at most {most} characters")
+        : text?.Trim();
+
+    /// <summary>Six significant digits: what comes out of a computation has no more.</summary>
+    public static double Significant(double value) =>
         value == 0 || !double.IsFinite(value) ? 0 : Math.Round(value, Math.Clamp(5 - (int)Math.Floor(Math.Log10(Math.Abs(value))), 0, 15));
 }

@@ -95,12 +95,7 @@ public static class DueRules
 
         foreach (var part in pump.Parts.Where(p => positions.Contains(p.Part.At.Key) && p.Estimate is not null && Wears(p.Estimate)))
             if (pump.Hours.When(then + part.Estimate!.B10.Value, renewed) is { } worn)
-                yield return new DueItem(
-                    DueWhy.Life, worn, Worn([part.Part], [part.Estimate.B10.Value], part.Estimate.B10), [part.Part])
-                {
-                    Ages = [part.Estimate.B10.Value],
-                    B10 = part.Estimate.B10,
-                };
+                yield return Life(part.Part, worn, part.Estimate.B10.Value, part.Estimate.B10);
     }
 
     // The oldest seal decides: one that was changed alone does not put the service of the others off.
@@ -145,12 +140,12 @@ public static class DueRules
         if (part is not { Life.Fitted: { } fitted, Estimate: { } life } || !Wears(life) || pump.Hours.At(today) is not { } now)
             return null;
         return pump.Hours.When(fitted.Hours + life.B10.Value, today) is { } on
-            ? new DueItem(
-                DueWhy.Life, on, Worn([part.Part], [now - fitted.Hours], life.B10),
-                [part.Part])
-            { Ages = [now - fitted.Hours], B10 = life.B10 }
+            ? Life(part.Part, on, now - fitted.Hours, life.B10)
             : null;
     }
+
+    private static DueItem Life(RecordPart part, DateOnly on, double age, Banded b10) =>
+        new(DueWhy.Life, on, Worn([part], [age], b10), [part]) { Ages = [age], B10 = b10 };
 
     // A part that fails by chance is no better for being new: only where it is known to wear is it renewed before it fails.
     private static bool Wears(LifeEstimate life) => life.Method switch
@@ -163,7 +158,7 @@ public static class DueRules
     /// <summary>Several parts of one kind that come due by their lives, in one sentence.</summary>
     internal static DueItem Together(IReadOnlyList<DueItem> alike)
     {
-        RecordPart[] parts = [.. alike.SelectMany(i => i.Parts)];
+        RecordPart[] parts = [.. alike.SelectMany(i => i.Parts).OrderBy(p => p.At.Place.Cylinder).ThenBy(p => p.At.Place.Side)];
         double[] ages = [.. alike.SelectMany(i => i.Ages)];
         return alike[0] with { Says = Worn(parts, ages, alike[0].B10!), Parts = parts, Ages = ages };
     }

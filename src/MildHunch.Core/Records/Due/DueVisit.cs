@@ -84,14 +84,11 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     // Against opening for each by itself; what another reason renews anyway is not counted twice.
     private double Saved(DueItem[] items, ServicePlan? plan)
     {
-        DueItem[] apart =
-        [
-            .. items.Where((item, k) => item.Parts.Count > 0
-                && !items.Where((other, j) => j != k
-                    && (other.Parts.Count > item.Parts.Count || (other.Parts.Count == item.Parts.Count && j < k)))
-                    .Any(other => item.Parts.All(other.Parts.Contains))),
-        ];
-        return plan is null || apart.Length < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes);
+        var apart = new List<DueItem>();
+        foreach (var item in items.Where(i => i.Parts.Count > 0).OrderByDescending(i => i.Parts.Count))
+            if (!apart.Any(whole => Covers(whole, item)))
+                apart.Add(item);
+        return plan is null || apart.Count < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes);
     }
 
     private static DateOnly DayBefore(Season season, DateOnly day)

@@ -42,7 +42,9 @@ public sealed record PartOfYear(string Id, string Name, IReadOnlyList<int> Month
 /// <param name="Name">In trade words.</param>
 /// <param name="Wear">Life of the catalogue; null where it only has a weight.</param>
 /// <param name="Weight">Weight of its faults in the catalogue at this place.</param>
-public sealed record RecordPart(PartPosition At, string Kind, string Name, PartFamily Family, Wear? Wear, double Weight);
+/// <param name="Wearing">Kind of part by which the verdict knows that wear; null where it only has a weight.</param>
+public sealed record RecordPart(
+    PartPosition At, string Kind, string Name, PartFamily Family, Wear? Wear, double Weight, string? Wearing = null);
 
 /// <summary>The families as data, and the parts of a pump that have a life on record.</summary>
 public sealed record PartFamilies
@@ -83,8 +85,7 @@ public sealed record PartFamilies
     private RecordPart Part(PartPosition at, string kind, string name, IReadOnlyList<string> serves, Catalogue catalogue)
     {
         var faults = catalogue.Faults.Where(f => serves.Contains(f.ActionOn(at.Place.Side)) && OnSide(f, at.Place.Side)).ToArray();
-        return new RecordPart(
-            at, kind, name, Of(kind)!, faults.Select(f => f.Wear).FirstOrDefault(w => w is not null),
-            Math.Max(1, faults.Sum(f => f.Weight)));
+        var worn = faults.FirstOrDefault(f => f.Wear is not null);
+        return new RecordPart(at, kind, name, Of(kind)!, worn?.Wear, Math.Max(1, faults.Sum(f => f.Weight)), worn?.Wearing);
     }
 }

@@ -21,9 +21,6 @@ public sealed class RunningHours
     /// <summary>How much it runs, as told, or as the readings show where nobody told.</summary>
     public Duty Duty => duty;
 
-    /// <summary>True where no day’s hours are known.</summary>
-    public bool Unknown => known.Length == 0;
-
     /// <summary>The first day of which the hours are known.</summary>
     public DateOnly? From => known.Length > 0 ? known[0].On : null;
 

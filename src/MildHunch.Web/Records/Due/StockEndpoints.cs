@@ -31,15 +31,14 @@ public static class StockEndpoints
         if (name.Length is 0 or > LongestName)
             throw new ImpossibleInputException(
                 "name", name.Length == 0 ? "nothing" : $"{name.Length} characters", $"a name of 1 to {LongestName} characters");
-        if (told.Shelf?.Length > LongestName)
-            throw new ImpossibleInputException("shelf", $"{told.Shelf.Length} characters", $"at most {LongestName}");
+        var shelf = Mapping.Short(told.Shelf, "shelf", LongestName);
         var (inStock, reorder) = (Count(told.InStock, "inStock"), Count(told.ReorderAt, "reorderAt"));
         var kept = await db.Stock.FirstOrDefaultAsync(s => s.Name.ToLower() == name.ToLower(), stop);
         if (kept is null)
             db.Stock.Add(kept = new StockEntity { Id = Ids.New(), Name = name, Version = 0 });
         else if (told.Version is { } version && version != kept.Version)
             throw ETags.Stale();
-        (kept.Name, kept.InStock, kept.ReorderAt, kept.Shelf) = (name, inStock, reorder, told.Shelf?.Trim());
+        (kept.Name, kept.InStock, kept.ReorderAt, kept.Shelf) = (name, inStock, reorder, shelf);
         kept.Version++;
         await db.SaveOrRefuse(stop);
         return kept.ToDto();

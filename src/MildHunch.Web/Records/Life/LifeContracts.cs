@@ -71,9 +71,6 @@ public sealed record PumpHoursDto(
     double? Now, double PerWeek, [property: Description("strokes since new, where the speed says so")] double? Strokes,
     IReadOnlyList<MeterDto> Readings);
 
-/// <summary>A part that may be entered for this pump.</summary>
-public sealed record RecordPartDto(string Part, string Name, string Per, IReadOnlyList<string> Findings);
-
 /// <summary>All that is on record of one pump.</summary>
 public sealed record PumpLifeResponse(
     string Id, string Tag, int Version, RunningDto Running, PumpHoursDto Hours, DateOnly Today, DateOnly From,

@@ -58,7 +58,7 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
             Strokes = told.Strokes is null or >= 0
                 ? told.Strokes
                 : throw new ImpossibleInputException("strokes", $"{told.Strokes}", "0 or more"),
-            By = Short(told.By, "by"),
+            By = Mapping.Short(told.By, "by", LongestText),
         };
         Hours(pump, meter);
         db.Meters.Add(meter);
@@ -97,8 +97,4 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
         await db.SaveOrRefuse(stop);
         return await view.Of(id, stop);
     }
-
-    private static string? Short(string? text, string field) => text?.Length > LongestText
-        ? throw new ImpossibleInputException(field, $"{text.Length} characters", $"at most {LongestText}")
-        : text?.Trim();
 }

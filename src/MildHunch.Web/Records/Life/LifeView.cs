@@ -26,7 +26,7 @@ public sealed class LifeView(MildHunchDb db, ShopMemory memory, DueView due)
             [.. known.Patterns.Where(p => p.Pump == id || (p.Pump is null && p.Leading.Place == pump.Record.Tag))
                 .Select(p => p.ToDto(known))],
             cases, DriftView.Of(pump, readings, known.Day), [.. due.Of(pump, known, known.Day.AddDays(DueDays))], pump.Conflicts,
-            SinceMended.Sentences(pump, cases, known.Day));
+            SinceMendedView.Sentences(pump, cases, known.Day));
     }
 
     private static PumpHoursDto Hours(PumpMemory pump, DateOnly today)

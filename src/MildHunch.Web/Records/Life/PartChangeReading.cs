@@ -32,13 +32,13 @@ internal static class PartChangeReading
             Side = place.Side?.Named(),
             On = on,
             OutWhy = told.Out is { } why ? Mapping.Choice(why, "out", OutWhy.Unsaid).Named() : null,
-            Finding = Short(told.Finding, "finding"),
+            Finding = Mapping.Short(told.Finding, "finding", LongestText),
             PutIn = putIn,
-            By = Short(told.By, "by"),
-            Kit = Short(told.Kit, "kit"),
-            Batch = Short(told.Batch, "batch"),
+            By = Mapping.Short(told.By, "by", LongestText),
+            Kit = Mapping.Short(told.Kit, "kit", LongestText),
+            Batch = Mapping.Short(told.Batch, "batch", LongestText),
             Warranty = told.Warranty,
-            Note = Short(told.Note, "note"),
+            Note = Mapping.Short(told.Note, "note", LongestText),
         };
     }
 
@@ -79,8 +79,4 @@ internal static class PartChangeReading
     private static string Name(int? cylinder, PumpMemory pump) => cylinder is not { } k ? "no cylinder"
         : pump.Record.Ends ? k == 1 ? "left" : "right"
         : k.ToString(CultureInfo.InvariantCulture);
-
-    private static string? Short(string? text, string field) => text?.Length > LongestText
-        ? throw new ImpossibleInputException(field, $"{text.Length} characters", $"at most {LongestText}")
-        : text?.Trim();
 }

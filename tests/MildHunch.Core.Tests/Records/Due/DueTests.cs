@@ -91,6 +91,18 @@ public class DueTests
         visit.Items.ShouldAllBe(i => i.Why == DueWhy.Life);
     }
 
+    [Fact]
+    public void A_nozzle_that_no_sheet_opens_is_due_beside_the_seals()
+    {
+        var worn = LifeEstimator.Estimate([.. Enumerable.Range(0, 12).Select(i => new WatchedLife(2020 + (10 * i), true))]);
+        worn.Shape.Low.ShouldBeGreaterThan(1);
+        var pump = Pump(800, new ServiceRule(Hours: 800));
+        pump = pump with { Parts = [.. pump.Parts.Select(p => p.Part.Kind == "nozzle" ? p with { Estimate = worn } : p)] };
+        var visit = Planner.Visits(pump, Today, Today.AddDays(60))[0];
+        visit.Items.SelectMany(i => i.Parts).ShouldContain(p => p.Kind == "nozzle");
+        visit.Plan!.Parts.ShouldNotBeEmpty();
+    }
+
     private static DuePump Pump(double seals, ServiceRule rule, LifeEstimate? estimate = null, Season[]? seasons = null)
     {
         var hours = RunningHours.Of([new MeterReading("m", Today, 2000)], new Duty(42, seasons ?? []), Today);

@@ -1,4 +1,5 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Service;
 using static MildHunch.Core.Tests.Setting;
@@ -44,6 +45,27 @@ public class PatternFinderTests
     {
         var told = Told(6, (_, part, _, batch) => batch == "K-3" && part.Kind == "valve" ? 40 : 1);
         told.ShouldContain(p => p.Kind == PatternKind.Batch && p.Leading.Place == "batch K-3");
+    }
+
+    [Fact]
+    public void What_was_mended_fails_less_since()
+    {
+        // Nine openings in the first of two equal years and none in the second: the binomial law gives 1 of 2⁹.
+        var from = new DateOnly(2024, 1, 1);
+        var (mended, today) = (new DateOnly(2024, 12, 31), new DateOnly(2025, 12, 31));
+        var pump = new RandomShop(3, from).Draw("FOG-2", Fog2, Fog2Setup(), Sheets, Known, 20, from.AddDays(1));
+        var seal = pump.Parts.First(p => p.Kind == "hp-seal");
+        PartChange[] changes =
+        [
+            .. Enumerable.Range(1, 9).Select(i => new PartChange(
+                $"c{i}", seal.At, from.AddDays(30 * i), 100 * i, new Removal(OutWhy.Failed), new NewPart())),
+        ];
+        var record = pump with { Lives = PartLog.Lives(changes, today) };
+        var since = SinceMended.Of(record, seal.Family, mended, today)!;
+        (since.Before, since.Since).ShouldBe((9, 0));
+        since.Chance.ShouldBe(1 / 512.0, 1e-4);
+        since.Sentence.ShouldContain("9 openings for seals");
+        SinceMended.Of(record with { Lives = PartLog.Lives(changes[..4], today) }, seal.Family, mended, today).ShouldBeNull();
     }
 
     private static IReadOnlyList<Pattern> Told(int seed, Planted? planted)
