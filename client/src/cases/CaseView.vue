@@ -83,7 +83,7 @@ useCaseKeys(access, go);
       <p v-else aria-live="polite">Fetching the case …</p>
     </main>
     <template v-else>
-      <main class="page">
+      <main class="page" :aria-busy="busy">
         <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
         <WorkView v-if="working" :key="working" :data="data" :stage="working" :trouble="trouble" :tell="say" @go="go" />
         <NoVerdict v-else-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />

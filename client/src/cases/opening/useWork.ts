@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query';
 import { computed, type Ref } from 'vue';
 import { api, inWords, taken, type CaseResource, type ChangeRequest, type Schemas } from '@/shared/api/client';
 import { isTicked, minutesLeft, type Plan } from './cards';
+import { lastOnly } from './lastOnly';
 import { useMe } from './useMe';
 
 type Tell = (change: ChangeRequest) => Promise<boolean>;
@@ -28,10 +29,10 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
   const change = (next: Schemas['WorkChangeDto']) => tell({ work: next });
   // What is kept with a name waits until there is one.
   const signed = async (next: Schemas['WorkChangeDto']) => known() && (await change(next));
-  const tick = (ticks: string[], more: { taps?: number; torque?: boolean } = {}) =>
+  const sign = lastOnly((ticks: string, more: { taps?: number; torque?: boolean }) =>
     signed({
       steps: Object.fromEntries(
-        ticks.map((t) => [
+        ticks.split(' ').map((t) => [
           t,
           {
             by: name.value,
@@ -40,7 +41,9 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
           },
         ]),
       ),
-    });
+    }),
+  );
+  const tick = (ticks: string[], more: { taps?: number; torque?: boolean } = {}) => sign(ticks.join(' '), more);
 
   return {
     work,
