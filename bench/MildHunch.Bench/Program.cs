@@ -37,6 +37,12 @@ if (args.Contains("--accuracy"))
     return;
 }
 
+if (args.Contains("--alarms"))
+{
+    MildHunch.Bench.Years.FalseAlarms.Run(Told("--alarms", 200), Told("--seed", 1));
+    return;
+}
+
 Console.WriteLine($"{Environment.ProcessorCount} cores, .NET {Environment.Version}, {Rounds} rounds after {WarmUp} to warm up, one at a "
     + "time");
 var stolenBefore = Stolen();
@@ -62,9 +68,14 @@ if (Environment.GetEnvironmentVariable("BASE_URL") is { Length: > 0 } address)
         await ReportBench.WithTenPhotographs(http);
     }
 
+    if (Wanted("--years"))
+        await MildHunch.Bench.Years.YearsBench.Run(args is ["--years", var kept, ..] ? kept : null);
     if (Wanted("--record") && Environment.GetEnvironmentVariable("DATA_DIR") is { Length: > 0 } folder)
         await RecordBench.LongRecord(http, folder);
 }
+
+if (args.Length == 0)
+    MildHunch.Bench.Years.FalseAlarms.Run(40, 1);
 
 // On a shared host others take processor time; what they took is told, since it lengthens the slow end.
 var stolenAfter = Stolen();

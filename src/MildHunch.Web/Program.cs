@@ -53,7 +53,7 @@ await using var serving = ServingLock.Serving(folder);
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
     DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
-builder.Services.AddHostedService<NightlyBackups>();
+builder.Services.AddHostedService<NightlyBackups>().AddHostedService<RecordWarmth>();
 builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>();
 builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>();
 builder.Services.AddDbContext<MildHunchDb>((services, options) =>

@@ -1,7 +1,6 @@
 using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Faults;
-using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Service;
 using MildHunch.Store;
@@ -17,7 +16,9 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
 {
     private readonly SemaphoreSlim reading = new(1);
     private readonly ConcurrentDictionary<string, bool> stale = [];
-    private Known known = new(DateOnly.MinValue, []);
+    private readonly PatternFinder finder = new(PartFamilies.BuiltIn);
+    private WholeRecord known = WholeRecord.Nothing;
+    private readonly SemaphoreSlim told = new(0, 1);
     private volatile bool complete;
 
     /// <summary>Today, by the server’s clock.</summary>
@@ -28,6 +29,21 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
     {
         foreach (var pump in pumps)
             stale[pump] = true;
+        try
+        {
+            told.Release();
+        }
+        catch (SemaphoreFullException)
+        {
+            // Somebody was told already and has not looked yet.
+        }
+    }
+
+    /// <summary>Waits until something was stored, or a new day has begun. For one who waits.</summary>
+    public async Task Stored(CancellationToken stop)
+    {
+        var now = clock.GetLocalNow().DateTime;
+        await told.WaitAsync(now.Date.AddDays(1) - now, stop);
     }
 
     /// <summary>One pump.</summary>
@@ -35,7 +51,7 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
         (await All(stop)).Pumps.GetValueOrDefault(id) ?? throw RefusalException.NotFound("pump", id);
 
     /// <summary>Everything, as it stands now.</summary>
-    public async Task<Known> All(CancellationToken stop)
+    public async Task<WholeRecord> All(CancellationToken stop)
     {
         var today = Today;
         if (complete && known.Day == today && stale.IsEmpty)
@@ -69,7 +85,7 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
         }
     }
 
-    private async Task<Known> Read(string[]? again, DateOnly today, CancellationToken stop)
+    private async Task<WholeRecord> Read(string[]? again, DateOnly today, CancellationToken stop)
     {
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
@@ -82,45 +98,6 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
         var all = again is null
             ? read
             : known.Pumps.Where(p => !again.Contains(p.Key)).Concat(read).ToDictionary(p => p.Key, p => p.Value);
-        return new Known(today, all);
-    }
-
-    /// <summary>The whole record at one moment; what follows from it is worked out when first asked for.</summary>
-    public sealed class Known(DateOnly day, Dictionary<string, PumpMemory> pumps)
-    {
-        private readonly ConcurrentDictionary<LifeOf, LifeOnRecord?> lives = [];
-        private readonly Lazy<IReadOnlyList<Pattern>> patterns = new(() => PatternFinder.Find(
-            [.. pumps.Values.Select(p => p.Record).OrderBy(r => r.Tag, StringComparer.Ordinal)], PartFamilies.BuiltIn, day));
-
-        public DateOnly Day => day;
-
-        public IReadOnlyDictionary<string, PumpMemory> Pumps => pumps;
-
-        /// <summary>Patterns, the strongest first; also those that are not told.</summary>
-        public IReadOnlyList<Pattern> Patterns => patterns.Value;
-
-        /// <summary>How long a kind of part lasts in pumps of a type on a liquid; null where nothing is known.</summary>
-        public LifeOnRecord? Life(LifeOf of) => lives.GetOrAdd(of, asked =>
-        {
-            var alike = pumps.Values.Where(p => p.Record.Type == asked.PumpType && p.Liquid == asked.Liquid)
-                .Select(p => (Pump: p, Parts: p.Record.Parts.Where(x => x.Kind == asked.Kind).ToDictionary(x => x.At.Key))).ToArray();
-            WatchedLife[] watched =
-            [
-                .. alike.SelectMany(a => a.Pump.Record.Lives.Where(l => a.Parts.ContainsKey(l.At.Key))
-                    .Select(l => l.Watched(a.Pump.Record.HoursAt(day), a.Pump.WatchedFrom))).OfType<WatchedLife>(),
-            ];
-            var prior = alike.SelectMany(a => a.Parts.Values).Select(p => p.Wear).OfType<Wear>().FirstOrDefault() is { } wear
-                ? new LifePrior(wear)
-                : null;
-            return prior is null && !watched.Any(w => w.Failed)
-                ? null
-                : new LifeOnRecord(of, LifeEstimator.Estimate(watched, prior), watched, prior);
-        });
+        return new WholeRecord(today, all, finder, again is null ? null : new RecordBefore(known, again));
     }
 }
-
-/// <summary>Which lives are pooled: a kind of part in pumps of a type on a liquid.</summary>
-public sealed record LifeOf(string Kind, string PumpType, string Liquid);
-
-/// <summary>How long such parts last, and what it was read from.</summary>
-public sealed record LifeOnRecord(LifeOf Of, LifeEstimate Estimate, IReadOnlyList<WatchedLife> Watched, LifePrior? Prior);

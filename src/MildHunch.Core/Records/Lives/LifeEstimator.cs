@@ -20,6 +20,9 @@ public static class LifeEstimator
     private const double MostShape = 20;
     private const int Grid = 96;
 
+    // Hills of a likelihood are wide: a coarse look finds them.
+    private const int Look = 40;
+
     /// <summary>Estimates.</summary>
     /// <param name="lives">At least one.</param>
     /// <param name="prior">What the catalogue knows; null to hear the record alone.</param>
@@ -91,8 +94,8 @@ public static class LifeEstimator
             return section.Value(section.Best());
         }
 
-        double from = Math.Log(LeastShape), to = Math.Log(MostShape), step = (to - from) / Grid;
-        var top = Enumerable.Range(0, Grid + 1).MaxBy(i => Height(from + (i * step)));
+        double from = Math.Log(LeastShape), to = Math.Log(MostShape), step = (to - from) / Look;
+        var top = Enumerable.Range(0, Look + 1).MaxBy(i => Height(from + (i * step)));
         var at = GoldenSection.Highest(Height, Math.Max(from, from + ((top - 1) * step)), Math.Min(to, from + ((top + 1) * step)));
         var shape = Math.Exp(at);
         var rate = likelihood.At(shape).Best();

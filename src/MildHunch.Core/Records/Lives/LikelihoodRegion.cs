@@ -11,10 +11,17 @@ internal sealed record LikelihoodPeak(double Shape, double LogRate, double Heigh
 /// </summary>
 internal sealed class LikelihoodRegion
 {
-    private const int Halvings = 60;
+    private const int Halvings = 50;
+
+    // In ln shape: a figure turns round so gently there that its tenth digit is right.
+    private const double Close = 1e-5;
     private readonly WeibullLikelihood likelihood;
     private readonly double level;
     private readonly double[] shapes;
+
+    // The edge at those shapes, below and above the likeliest rate: the same for every figure.
+    private readonly double[] lower;
+    private readonly double[] upper;
 
     public LikelihoodRegion(WeibullLikelihood likelihood, LikelihoodPeak peak, double drop, double least, double most, int points)
     {
@@ -26,6 +33,9 @@ internal sealed class LikelihoodRegion
         // Closer together towards the ends, where the edge turns round.
         double low = Math.Log(LeastShape), high = Math.Log(MostShape);
         shapes = [.. Enumerable.Range(0, points + 1).Select(i => 0.5 * (low + high - ((high - low) * Math.Cos(Math.PI * i / points))))];
+        WeibullLikelihood.Section[] sections = [.. shapes.Select(s => likelihood.At(Math.Exp(s)))];
+        lower = [.. sections.Select(s => Edge(s, -1))];
+        upper = [.. sections.Select(s => Edge(s, 1))];
     }
 
     public double LeastShape { get; }
@@ -39,8 +49,9 @@ internal sealed class LikelihoodRegion
         double low = double.PositiveInfinity, high = double.NegativeInfinity;
         foreach (var side in (int[])[-1, 1])
         {
-            double At(double logShape) => figure(Math.Exp(logShape), Edge(logShape, side));
-            var values = shapes.Select(At).ToArray();
+            double At(double logShape) => figure(Math.Exp(logShape), Edge(likelihood.At(Math.Exp(logShape)), side));
+            var edge = side < 0 ? lower : upper;
+            var values = shapes.Select((s, i) => figure(Math.Exp(s), edge[i])).ToArray();
             low = Math.Min(low, Refined(values, x => -At(x), values.Index().MinBy(v => v.Item).Index, values.Min(), -1));
             high = Math.Max(high, Refined(values, At, values.Index().MaxBy(v => v.Item).Index, values.Max(), 1));
         }
@@ -51,13 +62,12 @@ internal sealed class LikelihoodRegion
     private double Refined(double[] values, Func<double, double> higher, int at, double known, int sign)
     {
         var (from, to) = (shapes[Math.Max(0, at - 1)], shapes[Math.Min(values.Length - 1, at + 1)]);
-        var found = sign * higher(GoldenSection.Highest(higher, from, to, 1e-6));
+        var found = sign * higher(GoldenSection.Highest(higher, from, to, Close));
         return sign > 0 ? Math.Max(known, found) : Math.Min(known, found);
     }
 
-    private double Edge(double logShape, int side)
+    private double Edge(WeibullLikelihood.Section section, int side)
     {
-        var section = likelihood.At(Math.Exp(logShape));
         var best = section.Best();
         return section.Value(best) <= level ? best : section.Crossing(level, best, side);
     }

@@ -13,20 +13,35 @@ public static class PlottingPositions
     public static IReadOnlyList<PlottedFailure> Of(IReadOnlyList<WatchedLife> lives)
     {
         double At(WatchedLife l) => l.Found is { } f ? 0.5 * (f.Good + f.Failed) : l.Hours;
+        double[] ends = [.. lives.Select(At).Order()];
+        double[] entries = [.. lives.Select(l => l.From).Order()];
         double alive = 1;
         List<PlottedFailure> points = [];
-        foreach (var life in lives.Where(l => l.Failed).OrderBy(At))
+        foreach (var failed in lives.Where(l => l.Failed).GroupBy(At).OrderBy(g => g.Key))
         {
-            var hours = At(life);
-            var failedThen = lives.Count(l => l.Failed && At(l) == hours);
-            var watched = lives.Count(l => l.From < hours && At(l) >= hours);
-            if (points.Count > 0 && points[^1].Hours == hours)
-                continue;
-            var after = alive * (1 - ((double)failedThen / Math.Max(watched, failedThen)));
-            points.Add(new PlottedFailure(hours, 1 - (0.5 * (alive + after))));
+            // Watched then: everything that ended later or just then, but for what came under watch only afterwards.
+            var watched = From(ends, failed.Key) - From(entries, failed.Key);
+            var after = alive * (1 - ((double)failed.Count() / Math.Max(watched, failed.Count())));
+            points.Add(new PlottedFailure(failed.Key, 1 - (0.5 * (alive + after))));
             alive = after;
         }
 
         return points;
+    }
+
+    // How many of these, in rising order, are at least so much.
+    private static int From(double[] rising, double least)
+    {
+        int low = 0, high = rising.Length;
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (rising[middle] >= least)
+                high = middle;
+            else
+                low = middle + 1;
+        }
+
+        return rising.Length - low;
     }
 }

@@ -12,9 +12,11 @@ internal sealed class WeibullLikelihood
     private const int Steps = 60;
     private const double Enough = 1e-12;
 
-    private readonly double[] ends;
-    private readonly double[] entries;
-    private readonly double[] failures;
+    // Hours run, each once with how often it is there: parts of a set have the same, and each costs a power at every shape.
+    private readonly Alike[] ends;
+    private readonly Alike[] entries;
+    private readonly int exact;
+    private readonly double logHours;
     private readonly FoundBetween[] between;
     private readonly LifePrior? prior;
 
@@ -22,27 +24,31 @@ internal sealed class WeibullLikelihood
     {
         this.prior = prior;
         var seen = lives.Where(l => l.Found is null).ToArray();
-        ends = [.. seen.Select(l => l.Hours)];
-        failures = [.. seen.Where(l => l.Failed).Select(l => Math.Log(l.Hours))];
+        ends = Together(seen.Select(l => l.Hours));
+        double[] failures = [.. seen.Where(l => l.Failed).Select(l => Math.Log(l.Hours))];
+        (exact, logHours) = (failures.Length, failures.Sum());
         between = [.. lives.Where(l => l.Found is not null).Select(l => l.Found! with { Good = Math.Max(l.Found!.Good, l.From) })];
-        entries = [.. lives.Where(l => l.From > 0).Select(l => l.From)];
+        entries = Together(lives.Where(l => l.From > 0).Select(l => l.From));
     }
+
+    private sealed record Alike(double Hours, int Times);
+
+    private static Alike[] Together(IEnumerable<double> hours) =>
+        [.. hours.GroupBy(h => h).Select(g => new Alike(g.Key, g.Count()))];
 
     /// <summary>What one shape makes of the hours.</summary>
     public Section At(double shape)
     {
         double exposed = 0;
         foreach (var t in ends)
-            exposed += Math.Pow(t, shape);
+            exposed += t.Times * Math.Pow(t.Hours, shape);
         foreach (var b in between)
             exposed += Math.Pow(b.Good, shape);
         foreach (var t in entries)
-            exposed -= Math.Pow(t, shape);
-        var logs = failures.Length * Math.Log(shape);
-        foreach (var ln in failures)
-            logs += (shape - 1) * ln;
+            exposed -= t.Times * Math.Pow(t.Hours, shape);
+        var logs = (exact * Math.Log(shape)) + ((shape - 1) * logHours);
         return new Section(
-            shape, failures.Length, exposed, logs, [.. between.Select(b => Math.Pow(b.Failed, shape) - Math.Pow(b.Good, shape))], prior);
+            shape, exact, exposed, logs, [.. between.Select(b => Math.Pow(b.Failed, shape) - Math.Pow(b.Good, shape))], prior);
     }
 
     /// <summary>The likelihood along w at one shape.</summary>

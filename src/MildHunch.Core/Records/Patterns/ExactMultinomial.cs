@@ -23,8 +23,9 @@ public static class ExactMultinomial
     /// <summary>The chance, 0 to 1.</summary>
     /// <param name="counts">Events by place, 0 or more.</param>
     /// <param name="shares">Shares by place, above 0, adding to 1.</param>
-    public static double Chance(IReadOnlyList<int> counts, IReadOnlyList<double> shares, int seed = 1) =>
-        Outcomes(counts.Sum(), counts.Count) <= MostOutcomes ? Walked(counts, shares) : Drawn(counts, shares, seed);
+    /// <param name="draws">At most so many where outcomes are drawn.</param>
+    public static double Chance(IReadOnlyList<int> counts, IReadOnlyList<double> shares, int seed = 1, int draws = Draws) =>
+        Outcomes(counts.Sum(), counts.Count) <= MostOutcomes ? Walked(counts, shares) : Drawn(counts, shares, seed, draws);
 
     /// <summary>Ways in which so many events can fall into so many places.</summary>
     public static double Outcomes(int events, int places) =>
@@ -61,19 +62,23 @@ public static class ExactMultinomial
     }
 
     /// <summary>By drawing outcomes.</summary>
-    internal static double Drawn(IReadOnlyList<int> counts, IReadOnlyList<double> shares, int seed)
+    internal static double Drawn(IReadOnlyList<int> counts, IReadOnlyList<double> shares, int seed, int most = Draws)
     {
         var logs = shares.Select(s => Math.Log(s)).ToArray();
         var (events, seen) = (counts.Sum(), Log(counts, logs) + Alike);
         var dice = new SeededNoise(seed);
         var hits = 0;
         var fell = new int[shares.Count];
-        var draws = Math.Clamp(MostSteps / Math.Max(1, events), FewestDraws, Draws);
+        var draws = Math.Min(most, Math.Clamp(MostSteps / Math.Max(1, events), FewestDraws, Draws));
+        var ends = new double[shares.Count];
+        double sum = 0;
+        for (var i = 0; i < ends.Length; i++)
+            ends[i] = sum += shares[i];
         for (var draw = 0; draw < draws; draw++)
         {
             Array.Clear(fell);
             for (var e = 0; e < events; e++)
-                fell[Place(dice.Even(), shares)]++;
+                fell[Place(dice.Even(), ends)]++;
             if (Log(fell, logs) <= seen)
                 hits++;
         }
@@ -82,11 +87,10 @@ public static class ExactMultinomial
         return (hits + 1.0) / (draws + 1);
     }
 
-    private static int Place(double at, IReadOnlyList<double> shares)
+    // Where a number from 0 to 1 falls among shares added up.
+    private static int Place(double at, double[] ends)
     {
-        for (var i = 0; i < shares.Count - 1; i++)
-            if ((at -= shares[i]) < 0)
-                return i;
-        return shares.Count - 1;
+        var found = Array.BinarySearch(ends, at);
+        return Math.Min(found < 0 ? ~found : found + 1, ends.Length - 1);
     }
 }

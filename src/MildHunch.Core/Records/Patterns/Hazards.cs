@@ -5,16 +5,12 @@ namespace MildHunch.Core.Records.Patterns;
 /// <summary>How likely each part in a pump is to fail next: by the catalogue’s life where there is one, else by its weight.</summary>
 internal sealed class Hazards
 {
-    // A weight of 10 is worth a B10 life of 800 h at shape 2, the catalogue’s high-pressure seal: mean 2184 h.
-    private const double HoursPerWeight = 21840;
-
-    // A part just fitted is not quite without risk.
-    private const double LeastAge = 1;
     private const int DutyDays = 30;
 
     private readonly PumpOnRecord pump;
     private readonly RecordPart[] parts;
-    private readonly Dictionary<string, PartChange[]> fittings;
+    private readonly FailureLaw[] laws;
+    private readonly PartChange[][] fittings;
     private readonly double began;
 
     public Hazards(PumpOnRecord pump, PartFamily family)
@@ -22,8 +18,13 @@ internal sealed class Hazards
         this.pump = pump;
         parts = [.. pump.Parts.Where(p => p.Family.Id == family.Id)];
         began = pump.HoursAt(pump.From);
-        fittings = pump.Lives.Where(l => l.Fitted is not null).GroupBy(l => l.At.Key)
-            .ToDictionary(g => g.Key, g => g.Select(l => l.Fitted!).OrderBy(c => c.Hours).ToArray());
+        var lives = pump.Lives.ToLookup(l => l.At.Key);
+        Lives = [.. parts.Select(p => (PartLife[])[.. lives[p.At.Key]])];
+        laws = [.. parts.Select(p => new FailureLaw(p))];
+        fittings =
+        [
+            .. Lives.Select(part => part.Select(l => l.Fitted).OfType<PartChange>().OrderBy(c => c.On).ThenBy(c => c.Hours).ToArray()),
+        ];
         Index = parts.Index().ToDictionary(p => p.Item.At.Key, p => p.Index);
         Events =
         [
@@ -34,6 +35,9 @@ internal sealed class Hazards
 
     public IReadOnlyList<RecordPart> Parts => parts;
 
+    /// <summary>What was and is in at each of them, in the order in which it went in.</summary>
+    public IReadOnlyList<IReadOnlyList<PartLife>> Lives { get; }
+
     public PumpOnRecord Pump => pump;
 
     /// <summary>Where a position stands among the parts.</summary>
@@ -43,22 +47,37 @@ internal sealed class Hazards
     public IReadOnlyList<PartLife> Events { get; }
 
     /// <summary>Failures an hour of each part, as they stood when the pump had run so many hours and was not opened yet.</summary>
-    public double[] At(double hours) => [.. parts.Select(p => Rate(p, hours - Since(p, c => c.Hours < hours)))];
+    public double[] At(double hours)
+    {
+        var rates = new double[parts.Length];
+        for (var i = 0; i < rates.Length; i++)
+            rates[i] = laws[i].At(hours - (Array.FindLast(fittings[i], c => c.Hours < hours)?.Hours ?? began));
+        return rates;
+    }
 
     /// <summary>Failures a day of all of them, as they stood on the morning of a day.</summary>
     public double PerDay(DateOnly day)
     {
         var hours = pump.HoursAt(day);
-        return parts.Sum(p => Rate(p, hours - Since(p, c => c.On < day)))
-            * Math.Max(1e-3, hours - pump.HoursAt(day.AddDays(-DutyDays))) / DutyDays;
+        double sum = 0;
+        for (var i = 0; i < laws.Length; i++)
+            sum += laws[i].At(hours - Fitted(fittings[i], day));
+        return sum * Math.Max(1e-3, hours - pump.HoursAt(day.AddDays(-DutyDays))) / DutyDays;
     }
 
-    /// <summary>Failures an hour of a part of an age.</summary>
-    public static double Rate(RecordPart part, double age) => part.Wear is { } wear
-        ? wear.Shape * Math.Pow(Math.Max(LeastAge, age), wear.Shape - 1) * -Math.Log(0.9) / Math.Pow(wear.B10Hours, wear.Shape)
-        : part.Weight / HoursPerWeight;
+    // Hours of the pump when what was in that morning was fitted; where nobody noted it, when the record began.
+    private double Fitted(PartChange[] changes, DateOnly morning)
+    {
+        int low = 0, high = changes.Length;
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (changes[middle].On < morning)
+                low = middle + 1;
+            else
+                high = middle;
+        }
 
-    // Hours of the pump when what is in was fitted; where nobody noted it, when the record began.
-    private double Since(RecordPart part, Predicate<PartChange> before) =>
-        fittings.GetValueOrDefault(part.At.Key) is { } fitted && Array.FindLast(fitted, before) is { } last ? last.Hours : began;
+        return low > 0 ? changes[low - 1].Hours : began;
+    }
 }

@@ -24,13 +24,16 @@ public sealed record PlaceCount(string Place, int Events, double Expected);
 /// <param name="About">end, cylinder, side, part, place, season, sister or batch.</param>
 /// <param name="Counts">By place, as asked.</param>
 /// <param name="Leading">The place that stands out most.</param>
-/// <param name="Chance">Exact chance of counts as unlikely as these, looked at once and alone.</param>
+/// <param name="HowLikely">Works out <see cref="Chance"/>, once.</param>
 /// <param name="Evidence">Evidence that may be looked at every week, adjusted for every question asked of the shop’s record.</param>
 /// <param name="Told">True where it is told: at least five events, and evidence of twenty or more.</param>
 public sealed record Pattern(
-    PatternKind Kind, PartFamily Family, string? Pump, string About, IReadOnlyList<PlaceCount> Counts, PlaceCount Leading, double Chance,
-    double Evidence, bool Told)
+    PatternKind Kind, PartFamily Family, string? Pump, string About, IReadOnlyList<PlaceCount> Counts, PlaceCount Leading,
+    Func<double> HowLikely, double Evidence, bool Told)
 {
+    /// <summary>Exact chance of counts as unlikely as these, looked at once and alone.</summary>
+    public double Chance => HowLikely();
+
     /// <summary>Fewer events than these tell nothing.</summary>
     public const int FewestEvents = 5;
 

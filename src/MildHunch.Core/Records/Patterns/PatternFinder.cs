@@ -1,40 +1,71 @@
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Records.Lives;
 
 namespace MildHunch.Core.Records.Patterns;
 
 /// <summary>
 /// Looks for places, seasons, pumps and batches that fail more often than their hours and the catalogue’s lives let expect. Every
 /// question that can be asked of the record counts, also one without an answer, so that a false pattern is told in one
-/// shop of twenty at most.
+/// shop of twenty at most. What it found of pumps whose record is still the same is kept from one look to the next.
 /// </summary>
-public static class PatternFinder
+/// <param name="families">Kinds of part that are tested together.</param>
+public sealed class PatternFinder(PartFamilies families)
 {
     private const int DaysAYear = 365;
     private const double LeastShare = 1e-3;
+    private readonly PartFamily[] tested = [.. families.Families.Where(f => f.Tested)];
+    private readonly Lock looking = new();
+    private Dictionary<PumpOnRecord, Hazards[]> hazards = new(ReferenceEqualityComparer.Instance);
+    private Dictionary<QuestionOf, Asked> asked = [];
 
-    // Failures that the catalogue’s expectation of one place is worth.
-    private const double Doubt = 2;
+    /// <summary>What there is to be said, looked at once.</summary>
+    public static IReadOnlyList<Pattern> Find(IReadOnlyList<PumpOnRecord> pumps, PartFamilies families, DateOnly today) =>
+        new PatternFinder(families).Find(pumps, today);
 
     /// <summary>What there is to be said, the strongest first; also what is not told, as far as there are events.</summary>
     /// <param name="pumps">Every pump of the shop.</param>
-    /// <param name="families">Kinds of part that are tested together.</param>
-    public static IReadOnlyList<Pattern> Find(IReadOnlyList<PumpOnRecord> pumps, PartFamilies families, DateOnly today)
+    public IReadOnlyList<Pattern> Find(IReadOnlyList<PumpOnRecord> pumps, DateOnly today)
     {
-        var questions = new List<Question>();
-        foreach (var family in families.Families.Where(f => f.Tested))
+        lock (looking)
         {
-            Hazards[] mine = [.. pumps.Select(p => new Hazards(p, family)).Where(h => h.Parts.Count > 0)];
-            questions.AddRange(mine.Where(h => h.Parts.Count > 1).Select(h => Positions(h, family)));
-            questions.AddRange(mine.Select(h => Seasons(h, family, families, today)));
-            questions.AddRange(mine.GroupBy(h => (h.Pump.Type, h.Pump.Liquid)).Where(g => g.Count() > 1)
-                .Select(g => Sisters([.. g], family)));
-            questions.AddRange(family.Kinds.Where(k => mine.Any(h => h.Parts.Any(p => p.Kind == k))).Select(k => Batches(mine, family, k)));
+            hazards = pumps.ToDictionary(
+                p => p, p => hazards.GetValueOrDefault(p) ?? [.. tested.Select(f => new Hazards(p, f))],
+                (IEqualityComparer<PumpOnRecord>)ReferenceEqualityComparer.Instance);
+            var now = new Dictionary<QuestionOf, Asked>();
+            foreach (var (i, family) in tested.Index())
+                Ask([.. pumps.Select(p => hazards[p][i]).Where(h => h.Parts.Count > 0)], family, today, now);
+            asked = now;
+            Question[] questions = [.. now.Values.Select(a => a.Question)];
+            var adjusted = ManyTests.Adjusted([.. questions.Select(q => q.Evidence)]);
+            return [.. questions.Select((q, n) => q.Answer(adjusted[n])).OfType<Pattern>().OrderByDescending(p => p.Evidence)];
         }
-
-        var adjusted = ManyTests.Adjusted([.. questions.Select(q => q.Evidence)]);
-        return [.. questions.Select((q, i) => q.Answer(adjusted[i])).OfType<Pattern>().OrderByDescending(p => p.Evidence)];
     }
+
+    private void Ask(Hazards[] mine, PartFamily family, DateOnly today, Dictionary<QuestionOf, Asked> now)
+    {
+        foreach (var h in mine.Where(h => h.Parts.Count > 1))
+            Put(PatternKind.Position, h.Pump.Id, [h], () => Positions(h, family));
+        foreach (var h in mine)
+            Put(PatternKind.Season, h.Pump.Id, [h], () => Seasons(h, family, families, today));
+        foreach (var g in mine.GroupBy(h => $"{h.Pump.Type} {h.Pump.Liquid}").Where(g => g.Count() > 1))
+            Put(PatternKind.Sister, g.Key, [.. g], () => Sisters([.. g], family));
+        foreach (var kind in family.Kinds)
+            if (mine.Where(h => h.Parts.Any(p => p.Kind == kind)).ToArray() is { Length: > 0 } with)
+                Put(PatternKind.Batch, kind, with, () => BatchQuestion.Of(with, family, kind));
+
+        void Put(PatternKind kind, string about, Hazards[] of, Func<Question> question)
+        {
+            var key = new QuestionOf(kind, family.Id, about);
+            var before = asked.GetValueOrDefault(key);
+            now[key] = before is not null && before.Today == today && before.Of.SequenceEqual(of)
+                ? before
+                : new Asked(of, today, question());
+        }
+    }
+
+    private sealed record QuestionOf(PatternKind Kind, string Family, string About);
+
+    // What was asked, of which records as they stood.
+    private sealed record Asked(Hazards[] Of, DateOnly Today, Question Question);
 
     private static Question Positions(Hazards hazards, PartFamily family)
     {
@@ -105,56 +136,6 @@ public static class PatternFinder
         return new Question(PatternKind.Sister, family, null, [look]);
     }
 
-    // Each batch against all others, from the day on which its first part went in until its last has come out.
-    private static Question Batches(Hazards[] pumps, PartFamily family, string kind)
-    {
-        var inside = pumps.SelectMany(h => h.Pump.Lives.Where(l => h.Index.TryGetValue(l.At.Key, out var i) && h.Parts[i].Kind == kind)
-            .Select(l => new FittedPart(h.Pump, h.Parts[h.Index[l.At.Key]], l))).ToArray();
-        var failures = inside.Where(p => p.Life.Failed).OrderBy(p => p.Life.Out!.On).ThenBy(p => p.Life.Out!.Id, StringComparer.Ordinal)
-            .DistinctBy(p => (p.Place.Pump, p.Life.Out!.On)).ToArray();
-        var looks = inside.Where(p => p.Batch is not null).GroupBy(p => p.Batch!).OrderBy(g => g.Key, StringComparer.Ordinal)
-            .Select(batch =>
-        {
-            var look = new Look("batch", [$"batch {batch.Key}", "other batches"], i => i, OnlyMore: true);
-            foreach (var (failure, risk) in failures.Zip(Risks(inside, failures, batch.Key)))
-            {
-                var rates = risk.ToLookup(r => r.Key.Batch == batch.Key, r => r.Value);
-                if (rates[true].Any() && rates[false].Any())
-                    look.Add(failure.Batch == batch.Key ? 0 : 1, Shares([rates[true].Sum(), rates[false].Sum()]));
-            }
-
-            return look;
-        }).ToArray();
-        return new Question(
-            PatternKind.Batch, family, null, looks.Length > 0 ? looks : [new Look("batch", ["no batch noted"], _ => 0)]);
-    }
-
-    // How likely each part in a pump was to be the next, as things stood before each failure. A place where parts of other batches have
-    // failed more than they should is taken to go on doing so: else whatever batch came to stand there would be blamed for it.
-    private static List<Dictionary<FittedPart, double>> Risks(FittedPart[] inside, FittedPart[] failures, string batch)
-    {
-        var seen = new Dictionary<PlaceOfPump, double>();
-        var due = new Dictionary<PlaceOfPump, double>();
-        List<Dictionary<FittedPart, double>> all = [];
-        foreach (var failure in failures)
-        {
-            var day = failure.Life.Out!.On;
-            var plain = inside.Where(p => p.IsIn(day)).ToDictionary(p => p, p => p.Rate(day));
-            all.Add(plain.ToDictionary(
-                p => p.Key,
-                p => p.Value * (Doubt + seen.GetValueOrDefault(p.Key.Place)) / (Doubt + due.GetValueOrDefault(p.Key.Place))));
-            if (failure.Batch == batch)
-                continue;
-            var others = plain.Where(p => p.Key.Batch != batch).ToArray();
-            var sum = others.Sum(p => p.Value);
-            foreach (var (part, rate) in others)
-                due[part.Place] = due.GetValueOrDefault(part.Place) + (rate / sum);
-            seen[failure.Place] = seen.GetValueOrDefault(failure.Place) + 1;
-        }
-
-        return all;
-    }
-
     private static double[] Shares(double[] rates)
     {
         var all = rates.Sum();
@@ -163,21 +144,4 @@ public static class PatternFinder
 
     private static string Lower(string name) =>
         name.Length > 1 && char.IsLower(name[1]) ? char.ToLowerInvariant(name[0]) + name[1..] : name;
-
-    private sealed record PlaceOfPump(string Pump, string Position);
-
-    // One part that is or was in: compared as the thing it is, not by what it says.
-    private sealed class FittedPart(PumpOnRecord pump, RecordPart part, PartLife life)
-    {
-        public PartLife Life => life;
-
-        public PlaceOfPump Place { get; } = new(pump.Id, part.At.Key);
-
-        public string? Batch => life.Fitted?.In?.Batch;
-
-        public bool IsIn(DateOnly day) => (life.Fitted is null || life.Fitted.On < day) && (life.Out is null || life.Out.On >= day);
-
-        public double Rate(DateOnly day) => Math.Max(
-            1e-12, Hazards.Rate(part, pump.HoursAt(day) - (life.Fitted?.Hours ?? pump.HoursAt(pump.From))));
-    }
 }

@@ -26,7 +26,17 @@ internal sealed record Look(string About, IReadOnlyList<string> Names, Func<int,
 /// </summary>
 internal sealed class Question(PatternKind kind, PartFamily family, string? pump, IReadOnlyList<Look> looks)
 {
-    public double Evidence => looks.Average(l => l.Evidence.Value);
+    // A chance is told to a thousandth.
+    private const int Draws = 2_000;
+
+    private readonly Lazy<double> evidence = new(() => looks.Average(l => l.Evidence.Value));
+
+    // The look that shows it best, and its exact chance: much work, and wanted only where somebody reads it.
+    private readonly Lazy<Look> best = new(() => looks.MaxBy(l => l.Evidence.Value)!);
+    private double? chance;
+
+    /// <summary>Once all its events are in.</summary>
+    public double Evidence => evidence.Value;
 
     public void Add(int place, IReadOnlyList<double> shares)
     {
@@ -38,17 +48,22 @@ internal sealed class Question(PatternKind kind, PartFamily family, string? pump
     /// <param name="adjusted">Its evidence, adjusted for all questions.</param>
     public Pattern? Answer(double adjusted)
     {
-        var look = looks.MaxBy(l => l.Evidence.Value)!;
+        var look = best.Value;
         if (look.Evidence.Events == 0)
             return null;
         var counts = look.Counts;
         var possible = counts.Where(c => c.Expected > 0).ToArray();
         var leading = possible.MaxBy(c => (c.Events - c.Expected) / Math.Sqrt(c.Expected))!;
-        var chance = possible.Length < 2
-            ? 1
-            : ExactMultinomial.Chance([.. possible.Select(c => c.Events)], [.. possible.Select(c => c.Expected / look.Evidence.Events)]);
         return new Pattern(
-            kind, family, pump, look.About, counts, leading, chance, adjusted,
+            kind, family, pump, look.About, counts, leading, () => chance ??= Chance(possible), adjusted,
             adjusted >= ManyTests.Told && look.Evidence.Events >= Pattern.FewestEvents && (!look.OnlyMore || leading == counts[0]));
+    }
+
+    private static double Chance(PlaceCount[] possible)
+    {
+        var events = possible.Sum(c => c.Events);
+        return possible.Length < 2
+            ? 1
+            : ExactMultinomial.Chance([.. possible.Select(c => c.Events)], [.. possible.Select(c => c.Expected / events)], draws: Draws);
     }
 }

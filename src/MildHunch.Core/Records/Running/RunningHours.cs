@@ -9,13 +9,19 @@ public sealed class RunningHours
 
     // Readings closer together than this say little of how much a pump runs.
     private const int LeastDays = 14;
+    private const int YearOn = 366;
     private readonly Known[] known;
     private readonly Duty duty;
+
+    // Asked again and again for the same days: kept once worked out, from the first reading to a year past the last.
+    private readonly double[] kept;
 
     private RunningHours(Known[] known, Duty duty)
     {
         this.known = known;
         this.duty = duty;
+        kept = known.Length == 0 ? [] : new double[known[^1].On.DayNumber - known[0].On.DayNumber + YearOn];
+        Array.Fill(kept, double.NaN);
     }
 
     /// <summary>How much it runs, as told, or as the readings show where nobody told.</summary>
@@ -55,10 +61,20 @@ public sealed class RunningHours
     {
         if (known.Length == 0)
             return null;
+        var place = day.DayNumber - known[0].On.DayNumber;
+        if (place < 0 || place >= kept.Length)
+            return Worked(day);
+        if (double.IsNaN(kept[place]))
+            kept[place] = Worked(day);
+        return kept[place];
+    }
+
+    private double Worked(DateOnly day)
+    {
         if (day <= known[0].On)
             return Math.Max(0, known[0].Total - duty.Between(day, known[0].On));
-        var after = Array.FindIndex(known, k => k.On >= day);
-        if (after < 0)
+        var after = FirstFrom(day);
+        if (after == known.Length)
             return known[^1].Total + duty.Between(known[^1].On, day);
         var (from, to) = (known[after - 1], known[after]);
         var all = duty.Between(from.On, to.On);
@@ -66,6 +82,22 @@ public sealed class RunningHours
             ? duty.Between(from.On, day) / all
             : (double)(day.DayNumber - from.On.DayNumber) / (to.On.DayNumber - from.On.DayNumber);
         return from.Total + (share * (to.Total - from.Total));
+    }
+
+    // The first reading of that day or later; their number where there is none.
+    private int FirstFrom(DateOnly day)
+    {
+        int low = 0, high = known.Length;
+        while (low < high)
+        {
+            var middle = (low + high) / 2;
+            if (known[middle].On >= day)
+                high = middle;
+            else
+                low = middle + 1;
+        }
+
+        return low;
     }
 
     /// <summary>The day on which it will have run so many hours; null where that cannot be told.</summary>

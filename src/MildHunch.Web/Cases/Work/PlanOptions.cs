@@ -145,5 +145,5 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
 
     private sealed record Asked(
         CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, IReadOnlyList<Opening> Open,
-        ShopMemory.Known Known);
+        WholeRecord Known);
 }

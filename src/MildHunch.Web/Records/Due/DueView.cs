@@ -16,17 +16,25 @@ public sealed class DueView(ServiceSheets sheets)
     private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, IReadOnlyList<DueVisitDto> Visits);
 
     /// <summary>Visits of one pump until a day, at most two years ahead.</summary>
-    public IEnumerable<DueVisitDto> Of(PumpMemory memory, ShopMemory.Known known, DateOnly until)
+    public IEnumerable<DueVisitDto> Of(PumpMemory memory, WholeRecord known, DateOnly until)
     {
+        // A life is known to three figures at best: what moves less moves no visit.
         var lives = string.Join(
-            ' ', memory.Record.Parts.DistinctBy(p => p.Kind).Select(p => known.Life(memory.LifeOf(p))?.Estimate.B10.Value));
+            ' ', memory.Record.Parts.DistinctBy(p => p.Kind)
+                .Select(p => known.Life(memory.LifeOf(p)) is { } life ? ThreeFigures(life.Estimate.B10.Value) : 0));
         var now = kept.GetValueOrDefault(memory.Record.Id);
         if (now is null || !ReferenceEquals(now.Memory, memory) || now.Day != known.Day || now.Lives != lives)
             kept[memory.Record.Id] = now = new Kept(memory, known.Day, lives, Visits(memory, known, known.Day.AddDays(Horizon)));
         return now.Visits.Where(v => v.On <= until);
     }
 
-    private IReadOnlyList<DueVisitDto> Visits(PumpMemory memory, ShopMemory.Known known, DateOnly until)
+    private static double ThreeFigures(double hours)
+    {
+        var last = Math.Pow(10, Math.Floor(Math.Log10(Math.Max(1, hours))) - 2);
+        return Math.Round(hours / last) * last;
+    }
+
+    private IReadOnlyList<DueVisitDto> Visits(PumpMemory memory, WholeRecord known, DateOnly until)
     {
         var now = memory.Record.Lives.Where(l => l.Out is null).ToDictionary(l => l.At.Key);
         var interval = memory.Shown.Sheet.Interval;

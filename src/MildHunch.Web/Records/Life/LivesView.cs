@@ -8,7 +8,10 @@ internal static class LivesView
 {
     private const int CurvePoints = 40;
 
-    public static IReadOnlyList<KindOfLifeDto> Of(PumpMemory memory, ShopMemory.Known known) =>
+    // More dots than these only lie on one another.
+    private const int MostDots = 80;
+
+    public static IReadOnlyList<KindOfLifeDto> Of(PumpMemory memory, WholeRecord known) =>
     [
         .. memory.Record.Parts.DistinctBy(p => p.Kind).Select(p => (Part: p, Life: known.Life(memory.LifeOf(p))))
             .Where(l => l.Life is not null).Select(l => ToDto(l.Part, l.Life!)),
@@ -20,9 +23,14 @@ internal static class LivesView
         var longest = Math.Max(life.Watched.Select(w => w.Hours).DefaultIfEmpty(0).Max(), estimate.Mean.Value * 1.5);
         return new KindOfLifeDto(
             part.Kind, part.Name, life.Of.PumpType, life.Of.Liquid, estimate.ToDto(),
-            [.. PlottingPositions.Of(life.Watched).Select(p => new PlotPointDto(Math.Round(p.Hours, 1), Math.Round(p.Failed, 4)))],
+            [.. Few(life.Plotted).Select(p => new PlotPointDto(Math.Round(p.Hours, 1), Math.Round(p.Failed, 4)))],
             life.Prior is not null,
             [.. Enumerable.Range(1, CurvePoints).Select(i => longest * i / CurvePoints)
                 .Select(h => new PlotPointDto(Math.Round(h, 1), Math.Round(estimate.ChanceWithin(0, h), 4)))]);
     }
+
+    // The first and the last, and those evenly between.
+    private static IEnumerable<PlottedFailure> Few(IReadOnlyList<PlottedFailure> all) => all.Count <= MostDots
+        ? all
+        : Enumerable.Range(0, MostDots).Select(i => all[i * (all.Count - 1) / (MostDots - 1)]);
 }

@@ -9,7 +9,7 @@ namespace MildHunch.Web.Records.Life;
 /// <summary>Places of a pump with the lives of what was in them.</summary>
 internal static class PositionView
 {
-    public static IReadOnlyList<PositionDto> Of(PumpMemory memory, ShopMemory.Known known)
+    public static IReadOnlyList<PositionDto> Of(PumpMemory memory, WholeRecord known)
     {
         var names = new PlaceNames(memory.Pump);
         var now = memory.Record.HoursAt(known.Day);
@@ -30,7 +30,7 @@ internal static class PositionView
         place.Side is { } side && !ends ? $"{side.Named()} side" : null,
     }.OfType<string>());
 
-    private static double? Chance(PumpMemory memory, ShopMemory.Known known, RecordPart part, PartLife? life, double now)
+    private static double? Chance(PumpMemory memory, WholeRecord known, RecordPart part, PartLife? life, double now)
     {
         if (life?.Ran(now) is not { } age || known.Life(memory.LifeOf(part)) is not { } lasts)
             return null;

@@ -1,0 +1,80 @@
+using System.Collections.Concurrent;
+using MildHunch.Core.Faults;
+using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Patterns;
+
+namespace MildHunch.Web.Records;
+
+/// <summary>Which lives are pooled: a kind of part in pumps of a type on a liquid.</summary>
+public sealed record LifeOf(string Kind, string PumpType, string Liquid);
+
+/// <summary>How long such parts last, and what it was read from.</summary>
+public sealed record LifeOnRecord(LifeOf Of, LifeEstimate Estimate, IReadOnlyList<WatchedLife> Watched, LifePrior? Prior)
+{
+    private readonly Lazy<IReadOnlyList<PlottedFailure>> plotted = new(() => PlottingPositions.Of(Watched));
+
+    /// <summary>Where its failures stand on the probability plot.</summary>
+    public IReadOnlyList<PlottedFailure> Plotted => plotted.Value;
+}
+
+/// <summary>The record as it stood before some pumps were read again.</summary>
+public sealed record RecordBefore(WholeRecord Record, IReadOnlyCollection<string> Again);
+
+/// <summary>
+/// The whole record at one moment; what follows from it is worked out when first asked for, and kept where the pumps that it was read
+/// from are still the same.
+/// </summary>
+public sealed class WholeRecord
+{
+    private readonly ConcurrentDictionary<LifeOf, LifeOnRecord?> lives;
+    private readonly Lazy<IReadOnlyList<Pattern>> patterns;
+
+    public WholeRecord(DateOnly day, IReadOnlyDictionary<string, PumpMemory> pumps, PatternFinder finder, RecordBefore? before)
+    {
+        Day = day;
+        Pumps = pumps;
+        patterns = new(() => finder.Find([.. pumps.Values.Select(p => p.Record).OrderBy(r => r.Tag, StringComparer.Ordinal)], day));
+        lives = new(before is null ? [] : Kept(before));
+    }
+
+    /// <summary>Before anything was read.</summary>
+    public static WholeRecord Nothing { get; } =
+        new(DateOnly.MinValue, new Dictionary<string, PumpMemory>(), new PatternFinder(PartFamilies.BuiltIn), null);
+
+    public DateOnly Day { get; }
+
+    public IReadOnlyDictionary<string, PumpMemory> Pumps { get; }
+
+    /// <summary>Patterns, the strongest first; also those that are not told.</summary>
+    public IReadOnlyList<Pattern> Patterns => patterns.Value;
+
+    /// <summary>How long a kind of part lasts in pumps of a type on a liquid; null where nothing is known.</summary>
+    public LifeOnRecord? Life(LifeOf of) => lives.GetOrAdd(of, Estimated);
+
+    private LifeOnRecord? Estimated(LifeOf of)
+    {
+        var alike = Pumps.Values.Where(p => p.Record.Type == of.PumpType && p.Liquid == of.Liquid)
+            .Select(p => (Pump: p, Parts: p.Record.Parts.Where(x => x.Kind == of.Kind).ToDictionary(x => x.At.Key))).ToArray();
+        WatchedLife[] watched = [.. alike.SelectMany(a => Watched(a.Pump, a.Parts.Keys.ToHashSet()))];
+        var prior = alike.SelectMany(a => a.Parts.Values).Select(p => p.Wear).OfType<Wear>().FirstOrDefault() is { } wear
+            ? new LifePrior(wear)
+            : null;
+        return prior is null && !watched.Any(w => w.Failed)
+            ? null
+            : new LifeOnRecord(of, LifeEstimator.Estimate(watched, prior), watched, prior);
+    }
+
+    private IEnumerable<WatchedLife> Watched(PumpMemory pump, HashSet<string> places)
+    {
+        var now = pump.Record.HoursAt(Day);
+        return pump.Record.Lives.Where(l => places.Contains(l.At.Key)).Select(l => l.Watched(now, pump.WatchedFrom)).OfType<WatchedLife>();
+    }
+
+    // Lives of pumps of which none was read again.
+    private IEnumerable<KeyValuePair<LifeOf, LifeOnRecord?>> Kept(RecordBefore before)
+    {
+        var touched = before.Again.SelectMany(id => (PumpMemory?[])[before.Record.Pumps.GetValueOrDefault(id), Pumps.GetValueOrDefault(id)])
+            .OfType<PumpMemory>().Select(p => (p.Record.Type, p.Liquid)).ToHashSet();
+        return before.Record.lives.Where(l => !touched.Contains((l.Key.PumpType, l.Key.Liquid)));
+    }
+}
