@@ -36,6 +36,9 @@ public sealed class PumpEntity
 
     /// <summary>Counts edits; two tablets must not overwrite one another.</summary>
     public int Version { get; set; } = 1;
+
+    /// <summary>Where it stood before, as far as it was swapped.</summary>
+    public List<StoodEntity> Stood { get; init; } = [];
 }
 
 /// <summary>A complaint about a pump and all that was found out about it.</summary>

@@ -28,6 +28,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<StockEntity> Stock => Set<StockEntity>();
 
+    public DbSet<StoodEntity> Stood => Set<StoodEntity>();
+
     /// <summary>Name of the database file.</summary>
     public const string FileName = "mild-hunch.db";
 
@@ -77,6 +79,11 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         model.Entity<OutcomeEntity>().HasKey(o => o.CaseId);
         model.Entity<OutcomeEntity>().HasIndex(o => o.On);
         model.Entity<PartChangeEntity>().HasIndex(c => c.CaseId);
+        model.Entity<StoodEntity>(stood =>
+        {
+            stood.HasOne<PumpEntity>().WithMany(p => p.Stood).HasForeignKey(s => s.PumpId).OnDelete(DeleteBehavior.Restrict);
+            stood.HasIndex(s => s.Tag);
+        });
         model.Entity<StockEntity>(stock =>
         {
             stock.HasIndex(s => s.Name).IsUnique();

@@ -128,3 +128,20 @@ public sealed class OutcomeEntity
     /// <summary>Labour and parts at the shop’s prices of that day.</summary>
     public double? Cost { get; init; }
 }
+
+/// <summary>Where a pump stood before it was swapped, and how it was set up there: its cases of that time are read with that.</summary>
+public sealed class StoodEntity
+{
+    public required string Id { get; init; }
+
+    public required string PumpId { get; init; }
+
+    public required string Tag { get; init; }
+
+    public required string Duty { get; init; }
+
+    /// <summary>Set-up as JSON in the shape of the HTTP interface.</summary>
+    public required string SetupJson { get; init; }
+
+    public required DateTime Until { get; init; }
+}

@@ -54,7 +54,7 @@ if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.Ordina
     DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
 builder.Services.AddHostedService<NightlyBackups>().AddHostedService<RecordWarmth>();
-builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>();
+builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>().AddScoped<PumpSwap>();
 builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>();
 builder.Services.AddDbContext<MildHunchDb>((services, options) =>
     options.UseSqlite(MildHunchDb.ConnectionTo(folder)).AddInterceptors(services.GetRequiredService<RecordWatch>()));
@@ -138,6 +138,7 @@ LifeEstimateEndpoint.Map(app);
 PatternTestEndpoint.Map(app);
 LifeEndpoints.Map(app);
 PumpLabel.Map(app);
+PumpSwap.Map(app);
 PartChangeTable.Map(app);
 DueEndpoints.Map(app);
 StockEndpoints.Map(app);

@@ -523,6 +523,39 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Stock");
                 });
 
+            modelBuilder.Entity("MildHunch.Store.StoodEntity", b =>
+                {
+                    b.Property<string>("Id")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Duty")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PumpId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SetupJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tag")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("Until")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PumpId");
+
+                    b.HasIndex("Tag");
+
+                    b.ToTable("Stood");
+                });
+
             modelBuilder.Entity("MildHunch.Store.VerdictEntity", b =>
                 {
                     b.Property<string>("Id")
@@ -708,6 +741,15 @@ namespace MildHunch.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("MildHunch.Store.StoodEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.PumpEntity", null)
+                        .WithMany("Stood")
+                        .HasForeignKey("PumpId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MildHunch.Store.VerdictEntity", b =>
                 {
                     b.HasOne("MildHunch.Store.CaseEntity", null)
@@ -728,6 +770,11 @@ namespace MildHunch.Store.Migrations
                     b.Navigation("Readings");
 
                     b.Navigation("Verdicts");
+                });
+
+            modelBuilder.Entity("MildHunch.Store.PumpEntity", b =>
+                {
+                    b.Navigation("Stood");
                 });
 #pragma warning restore 612, 618
         }

@@ -60,13 +60,34 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder record
     }
 
     private IQueryable<CaseEntity> Whole() =>
-        db.Cases.Include(c => c.Pump).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts)
-            .AsSplitQuery();
+        db.Cases.Include(c => c.Pump).ThenInclude(p => p!.Stood).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues)
+            .Include(c => c.Facts).AsSplitQuery();
 }
 
 /// <summary>The pump of a case that was loaded whole.</summary>
 public static class CasePump
 {
-    public static PumpEntity KnownPump(this CaseEntity entity) =>
-        entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
+    /// <summary>As it stood when the case was opened: swapped since, it has another tag and set-up now.</summary>
+    public static PumpEntity KnownPump(this CaseEntity entity)
+    {
+        var pump = entity.Pump ?? throw new InvalidOperationException("A case was loaded without its pump.");
+        return pump.Stood.Where(s => s.Until > entity.OpenedAt).MinBy(s => s.Until) is { } stood
+            ? new PumpEntity
+            {
+                Id = pump.Id,
+                Tag = stood.Tag,
+                Name = pump.Name,
+                Duty = stood.Duty,
+                PumpJson = pump.PumpJson,
+                SetupJson = stood.SetupJson,
+                SheetJson = pump.SheetJson,
+                Serial = pump.Serial,
+                RunningJson = pump.RunningJson,
+                CreatedAt = pump.CreatedAt,
+                Type = pump.Type,
+                ArchivedAt = pump.ArchivedAt,
+                Version = pump.Version,
+            }
+            : pump;
+    }
 }

@@ -150,6 +150,75 @@ public sealed class PumpLifeTests : IClassFixture<Product>
         back.ShouldContain("nozzle,,,,2025-06-01,300,failed");
     }
 
+    [Fact]
+    public async Task A_pump_that_is_swapped_keeps_its_own_history()
+    {
+        using var shop = new Product();
+        var (old, spare) = (await Added(shop, "MIST-A", 9, "AX-1"), await Added(shop, "MIST-B", 6, "AX-2"));
+        var id = (await shop.Send(HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = old, ["complaint"] = "Weak" }))
+            .Body!["id"]!.GetValue<string>();
+        await Running(shop, old, new JsonObject { ["serial"] = "AX-1", ["hoursPerWeek"] = 40 });
+        await Posted(shop, $"/api/pumps/{old}/meter", new JsonObject { ["on"] = "2026-03-01", ["hours"] = 1200 });
+        await Posted(shop, $"/api/pumps/{old}/part-changes", new JsonObject { ["part"] = "nozzle", ["on"] = "2026-02-01" });
+        var before = await shop.Get($"/api/cases/{id}");
+
+        var swap = new JsonObject { ["with"] = spare, ["withHours"] = 77 };
+        var (refused, why) = await Swapped(shop, old, swap, "\"2\"");
+        refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        why!["errors"]!["with"]![0]!.GetValue<string>().ShouldContain("serial number of MIST-B");
+        await Running(shop, spare, new JsonObject { ["serial"] = "AX-2" });
+        var (stale, _) = await Swapped(shop, old, swap, "\"1\"");
+        stale.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
+        var life = await Posted(shop, $"/api/pumps/{old}/swap", swap, $"\"{(await shop.Get($"/api/pumps/{old}"))["version"]}\"");
+
+        // The place keeps its tag, set-up and duty; the pump its serial, hours and parts.
+        life["id"]!.GetValue<string>().ShouldBe(spare);
+        life["tag"]!.GetValue<string>().ShouldBe("MIST-A");
+        life["running"]!["serial"]!.GetValue<string>().ShouldBe("AX-2");
+        life["running"]!["hoursPerWeek"]!.GetValue<double>().ShouldBe(40);
+        life["hours"]!["now"]!.GetValue<double>().ShouldBe(77, 0.5);
+        Position(life, "nozzle")["lives"]!.AsArray().ShouldBeEmpty();
+        life["before"]![0]!["serial"]!.GetValue<string>().ShouldBe("AX-1");
+        Nozzle(await shop.Get($"/api/pumps/{spare}")).ShouldBe(9);
+        var shelf = await shop.Get($"/api/pumps/{old}/life");
+        shelf["tag"]!.GetValue<string>().ShouldBe("MIST-B");
+        shelf["stoodAt"]![0]!["tag"]!.GetValue<string>().ShouldBe("MIST-A");
+        Position(shelf, "nozzle")["lives"]!.AsArray().Count.ShouldBe(1);
+        shelf["hours"]!["now"]!.GetValue<double>().ShouldBeGreaterThan(1200);
+
+        // A case of that time is still read with the place at which it was opened.
+        var after = await shop.Get($"/api/cases/{id}");
+        after["pump"]!["tag"]!.GetValue<string>().ShouldBe("MIST-A");
+        Nozzle(after["pump"]!).ShouldBe(9);
+        after["diagnosis"]!.ToJsonString().ShouldBe(before["diagnosis"]!.ToJsonString());
+        (await shop.Get("/api/cases")).AsArray().First(c => c!["id"]!.GetValue<string>() == id)!["tag"]!.GetValue<string>()
+            .ShouldBe("MIST-A");
+    }
+
+    private static double Nozzle(JsonNode pump) => pump["setup"]!["nozzle"]!["flow"]!["value"]!.GetValue<double>();
+
+    private static async Task<string> Added(Product shop, string tag, double flow, string serial)
+    {
+        var setup = Product.Setup();
+        setup["nozzle"] = new JsonObject { ["flow"] = Product.Amount(flow, "L/min"), ["at"] = Product.Amount(70, "bar") };
+        var pump = new JsonObject { ["tag"] = tag, ["name"] = serial, ["pump"] = Product.Pump(), ["setup"] = setup, ["sure"] = true };
+        return (await Posted(shop, "/api/pumps", pump))["id"]!.GetValue<string>();
+    }
+
+    private static async Task Running(Product shop, string pump, JsonObject told) => (await shop.Send(
+        HttpMethod.Put, $"/api/pumps/{pump}/running", told, $"\"{(await shop.Get($"/api/pumps/{pump}"))["version"]}\""))
+        .Response.StatusCode.ShouldBe(HttpStatusCode.OK);
+
+    private static async Task<JsonNode> Posted(Product shop, string path, JsonObject what, string? etag = null)
+    {
+        var (response, body) = await shop.Send(HttpMethod.Post, path, what, etag);
+        response.IsSuccessStatusCode.ShouldBeTrue(body?.ToJsonString());
+        return body!;
+    }
+
+    private static Task<(HttpResponseMessage Response, JsonNode? Body)> Swapped(Product shop, string pump, JsonObject told, string etag) =>
+        shop.Send(HttpMethod.Post, $"/api/pumps/{pump}/swap", told.DeepClone().AsObject(), etag);
+
     private async Task<(HttpResponseMessage Response, string Body)> Table(string pump, string rows)
     {
         using var content = new StringContent(rows, System.Text.Encoding.UTF8, "text/csv");

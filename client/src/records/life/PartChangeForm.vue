@@ -28,6 +28,7 @@ const draft = useDraft(`mild-hunch.part-change.${props.id}`, () => ({
   hours: '',
   batch: '',
   kit: '',
+  warranty: '',
   note: '',
 }));
 const { typed } = draft;
@@ -42,7 +43,7 @@ async function paper(file: File) {
 }
 
 async function note() {
-  const { where, what, on, hours, batch, kit, note: text } = typed.value;
+  const { where, what, on, hours, batch, kit, warranty, note: text } = typed.value;
   const at = props.life.positions.find((p) => p.key === where);
   const read = hours ? readNumber(hours) : undefined;
   missing.value = {
@@ -61,6 +62,7 @@ async function note() {
     putIn: what !== 'out',
     batch: batch || undefined,
     kit: kit || undefined,
+    warranty: warranty || undefined,
     note: text || undefined,
     by: by.value || undefined,
   });
@@ -90,6 +92,12 @@ async function note() {
     />
     <TextField v-model="typed.kit" label="From which kit" :problem="access.problems.value.kit" />
     <TextField v-model="typed.batch" label="Batch" :problem="access.problems.value.batch" />
+    <DayField
+      v-if="typed.what !== 'out'"
+      v-model="typed.warranty"
+      label="Warranty until"
+      :problem="access.problems.value.warranty"
+    />
     <TextField v-model="typed.note" label="Note" :problem="access.problems.value.note" />
     <Button type="submit" label="Note it" />
     <p class="quiet">Years of it on paper? One row a change, the same columns as the table that is fetched here.</p>

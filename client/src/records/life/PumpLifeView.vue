@@ -18,9 +18,11 @@ import VisitCard from '../due/VisitCard.vue';
 import LifeLines from './LifeLines.vue';
 import { dayWords } from './lines';
 import MeterForm from './MeterForm.vue';
+import MeterList from './MeterList.vue';
 import PartChangeForm from './PartChangeForm.vue';
 import PatternList from './PatternList.vue';
 import RunningForm from './RunningForm.vue';
+import SwapForm from './SwapForm.vue';
 import { useLife } from './useLife';
 
 const NewCaseDialog = defineAsyncComponent(() => import('@/cases/NewCaseDialog.vue'));
@@ -39,8 +41,9 @@ const access = useLife(props.id);
 const { life } = access;
 const { putAway } = useArchive();
 const adding = useOpenInAddress('new');
-const asked = ref<'meter' | 'part' | 'running'>();
-const titles = { meter: 'Hours on the meter', part: 'A part changed', running: 'How it runs' };
+type Ask = 'meter' | 'part' | 'running' | 'swap';
+const asked = ref<Ask>();
+const titles = { meter: 'Hours on the meter', part: 'A part changed', running: 'How it runs', swap: 'Swap the pump' };
 const hasLives = computed(() => life.value?.positions.some((p) => p.lives.length > 0));
 const allDue = ref(false);
 // Where nothing is on record, only the catalogue would speak.
@@ -52,10 +55,18 @@ const error = computed(() => (query.error.value ? inWords(query.error.value) : a
 useTitle(() => (pump.value ? `${pump.value.tag}: ${pump.value.name} · Mild Hunch` : 'Pump · Mild Hunch'));
 useKeys([{ keys: 'a', says: 'A new case of this pump', run: () => (adding.value = true) }]);
 
-function ask(what: 'meter' | 'part' | 'running') {
+function ask(what: Ask) {
   access.trouble.value = '';
   access.problems.value = {};
   asked.value = what;
+}
+
+const strokes = (n: number) =>
+  n < 1e6 ? `${Math.round(n / 1000)} 000` : `${(n / 1e6).toFixed(n < 1e7 ? 1 : 0)} million`;
+
+async function swapped(there: string) {
+  asked.value = undefined;
+  await router.push(`/pumps/${there}`);
 }
 
 async function away() {
@@ -82,6 +93,13 @@ async function away() {
           <p class="quiet">
             {{ pump.duty }}<template v-if="life.running.serial"> · No. {{ life.running.serial }}</template>
           </p>
+          <p v-for="s in life.stoodAt" :key="`${s.tag}${s.until}`" class="quiet">
+            No. {{ s.serial }} stood at {{ s.tag }} until {{ dayWords(s.until) }}.
+          </p>
+          <p v-for="s in life.before" :key="`${s.pumpId}${s.until}`" class="quiet">
+            Here stood <RouterLink class="link" :to="`/pumps/${s.pumpId}`">No. {{ s.serial }}</RouterLink> until
+            {{ dayWords(s.until) }}.
+          </p>
         </div>
         <Button
           as="router-link"
@@ -106,6 +124,7 @@ async function away() {
           variant="outlined"
           label="Label"
         />
+        <Button severity="secondary" variant="outlined" label="Swap" @click="ask('swap')" />
         <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
         <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
@@ -142,9 +161,14 @@ async function away() {
             </div>
             <p v-if="life.hours.now !== null" class="now">
               <b class="figure">{{ Math.round(life.hours.now ?? 0) }} h</b>
-              <span class="quiet">today, {{ life.hours.perWeek }} h a week over the year</span>
+              <span class="quiet"
+                >today, {{ life.hours.perWeek }} h a week over the year<template v-if="life.hours.strokes"
+                  >; about {{ strokes(life.hours.strokes) }} strokes</template
+                ></span
+              >
             </p>
             <p v-else class="quiet">No hours yet. Note what the meter shows, or how much it runs.</p>
+            <MeterList :hours="life.hours" @take-back="access.takeMeterBack" />
             <p v-for="s in life.running.seasons ?? []" :key="s.name ?? ''" class="quiet">
               {{ s.name }}, {{ s.from }} to {{ s.to }}: {{ s.hoursPerWeek }} h a week{{
                 s.mustRun ? ', must not stand' : ''
@@ -213,7 +237,14 @@ async function away() {
         @update:visible="asked = undefined"
       >
         <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
-        <MeterForm v-if="asked === 'meter'" :id="id" :access="access" :today="life.today" @done="asked = undefined" />
+        <SwapForm v-if="asked === 'swap'" :life="life" :access="access" @done="swapped" />
+        <MeterForm
+          v-else-if="asked === 'meter'"
+          :id="id"
+          :access="access"
+          :today="life.today"
+          @done="asked = undefined"
+        />
         <PartChangeForm
           v-else-if="asked === 'part'"
           :id="id"

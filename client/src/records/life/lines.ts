@@ -86,6 +86,14 @@ export function marksOf(from: string, today: string): { at: number; text: string
   return marks;
 }
 
+/** A part that fails before its warranty ends is claimed: that is said where it is seen. */
+function warrantyWords({ warranty, outOn }: PartLife, failed: boolean): string {
+  if (!warranty) return '';
+  return failed && outOn && outOn <= warranty
+    ? `within its warranty to ${dayWords(warranty)}: claim it`
+    : `warranty to ${dayWords(warranty)}`;
+}
+
 /** What there is to say of one life. */
 export function lifeWords({ life, failed, open, inside }: Bar): string {
   const parts = [
@@ -97,7 +105,7 @@ export function lifeWords({ life, failed, open, inside }: Bar): string {
     life.ran === null || life.ran === undefined ? '' : `${Math.round(life.ran)} h`,
     life.kit ? `kit ${life.kit}` : '',
     life.batch ? `batch ${life.batch}` : '',
-    life.warranty ? `warranty to ${dayWords(life.warranty)}` : '',
+    warrantyWords(life, failed),
   ];
   return parts.filter(Boolean).join(', ');
 }

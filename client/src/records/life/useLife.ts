@@ -40,6 +40,21 @@ export function useLife(id: string) {
       send(async () => taken(await api.POST('/api/pumps/{id}/part-changes', { ...at, body }))),
     /** Older history from paper, as a table: all of it or none. */
     takePaper: (file: File) => send(() => upload<PumpLife>(`/api/pumps/${id}/part-changes.csv`, file, 'text/csv')),
+    takeMeterBack: (entry: string) =>
+      send(async () => taken(await api.DELETE('/api/pumps/{id}/meter/{entry}', { params: { path: { id, entry } } }))),
+    /** Another pump goes in here; from then on this one stands where that was. */
+    async swap(body: Schemas['SwapRequest']): Promise<boolean> {
+      const headers = { 'If-Match': `"${query.data.value?.version}"` };
+      try {
+        taken(await api.POST('/api/pumps/{id}/swap', { ...at, body, headers }));
+      } catch (error) {
+        problems.value = problemsIn(error);
+        trouble.value = inWords(error);
+        return false;
+      }
+      await client.invalidateQueries();
+      return true;
+    },
     takeBack: (entry: string) =>
       send(async () =>
         taken(await api.DELETE('/api/pumps/{id}/part-changes/{entry}', { params: { path: { id, entry } } })),

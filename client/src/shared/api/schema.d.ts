@@ -353,6 +353,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pumps/{id}/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Another pump goes in where this one stands; needs If-Match. Answers with the one that went in. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SwapRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PumpLifeResponse"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pumps/{id}/part-changes.csv": {
         parameters: {
             query?: never;
@@ -4511,6 +4553,10 @@ export interface components {
             conflicts: string[];
             /** @description since a cause was mended: how often before, how often since */
             since: string[];
+            /** @description where this very pump stood before it was swapped, the last first */
+            stoodAt: components["schemas"]["StoodDto"][];
+            /** @description pumps that stood here before it, the last first */
+            before: components["schemas"]["StoodDto"][];
         };
         /** @description A pump by what it cost. */
         PumpOnRecordDto: {
@@ -5182,6 +5228,14 @@ export interface components {
             /** Format: int32 */
             version?: null | number;
         };
+        /** @description Where a very pump stood, or which stood there. */
+        StoodDto: {
+            pumpId: string;
+            serial: string;
+            tag: string;
+            /** Format: date */
+            until: string;
+        };
         /** @description A sign that ends all work on the running pump: what to do, why, and what was seen. */
         StopNowDto: {
             id: string;
@@ -5246,6 +5300,22 @@ export interface components {
             /** Format: double */
             mendMinutes: number;
             hazards: components["schemas"]["HazardDto"][];
+        };
+        /** @description Which pump goes in, and what both meters show. */
+        SwapRequest: {
+            /** @description id of the pump that goes in */
+            with?: null | string;
+            /**
+             * Format: double
+             * @description meter of the one that comes out; left out: as its duty has it
+             */
+            hours?: null | number;
+            /**
+             * Format: double
+             * @description meter of the one that goes in; left out: as its duty has it
+             */
+            withHours?: null | number;
+            by?: null | string;
         };
         /** @description Something that comes on a day whatever the pump runs. */
         TaskDto: {

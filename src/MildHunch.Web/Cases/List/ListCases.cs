@@ -43,10 +43,13 @@ public static class ListCases
 
     private static Task<List<CaseSummary>> Lines(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop) => cases
         .OrderByDescending(c => c.Headline.ChangedAt).ThenByDescending(c => c.Id).Skip(skip).Take(take)
-        .Select(c => new CaseSummary(
-            c.Id, c.PumpId, c.Pump!.Tag, c.Pump.Name, c.Pump.Duty, c.Headline.Complaint, c.Headline.Stage, c.OpenedAt, c.Headline.ChangedAt,
-            c.Headline.Closed,
-            c.Headline.Leader == null ? null : new LeaderDto(
-                c.Headline.Leader, c.Headline.LeaderName!, c.Headline.Probability!.Value, c.Headline.Hunch!), c.Headline.Entries))
+        .Select(c => new { Case = c, Stood = c.Pump!.Stood.Where(s => s.Until > c.OpenedAt).OrderBy(s => s.Until).FirstOrDefault() })
+        .Select(x => new CaseSummary(
+            x.Case.Id, x.Case.PumpId, x.Stood == null ? x.Case.Pump!.Tag : x.Stood.Tag,
+            x.Case.Pump!.Name, x.Stood == null ? x.Case.Pump!.Duty : x.Stood.Duty, x.Case.Headline.Complaint, x.Case.Headline.Stage,
+            x.Case.OpenedAt, x.Case.Headline.ChangedAt, x.Case.Headline.Closed,
+            x.Case.Headline.Leader == null ? null : new LeaderDto(
+                x.Case.Headline.Leader, x.Case.Headline.LeaderName!, x.Case.Headline.Probability!.Value, x.Case.Headline.Hunch!),
+            x.Case.Headline.Entries))
         .ToListAsync(stop);
 }

@@ -78,4 +78,6 @@ public sealed record PumpLifeResponse(
     IReadOnlyList<KindOfLifeDto> Lives, IReadOnlyList<PatternDto> Patterns, IReadOnlyList<CaseOnRecordDto> Cases,
     IReadOnlyList<ReadingsOverYearsDto> Readings, IReadOnlyList<DueVisitDto> Due,
     [property: Description("entries that contradict one another, in words")] IReadOnlyList<string> Conflicts,
-    [property: Description("since a cause was mended: how often before, how often since")] IReadOnlyList<string> Since);
+    [property: Description("since a cause was mended: how often before, how often since")] IReadOnlyList<string> Since,
+    [property: Description("where this very pump stood before it was swapped, the last first")] IReadOnlyList<StoodDto> StoodAt,
+    [property: Description("pumps that stood here before it, the last first")] IReadOnlyList<StoodDto> Before);
