@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import type { CaseResource } from '@/shared/api/client';
 import DraftConflict from '@/shared/drafts/DraftConflict.vue';
 import { useDraft } from '@/shared/drafts/useDraft';
@@ -23,6 +23,15 @@ const noted = () => {
   const hours = props.data.hours.find((h) => h.part === props.part && !h.cylinder)?.hours;
   return hours === undefined || hours === null ? '' : forField(hours);
 };
+// What the pump's record says counts while nothing is typed here.
+const recorded = computed(() => {
+  const all = props.data.hoursOnRecord
+    .filter((h) => h.part === props.part)
+    .map((h) => Math.round(h.hours ?? 0));
+  if (!all.length) return undefined;
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  return least === most ? `${most} on record` : `${least} to ${most} on record`;
+});
 const draft = useDraft(`mild-hunch.hours.${props.data.id}.${props.part}`, noted);
 const { typed: text, changed, conflict } = draft;
 const problem = ref('');
@@ -50,7 +59,7 @@ function keepMine() {
 
 <template>
   <div>
-    <EntryField v-model="text" :label="names[part] ?? part" :problem="problem" @focusout="leave" />
+    <EntryField v-model="text" :label="names[part] ?? part" :problem="problem" :hint="recorded" @focusout="leave" />
     <DraftConflict
       v-if="conflict !== undefined && !saving"
       :theirs="conflict && `${conflict} h`"

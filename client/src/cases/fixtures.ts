@@ -184,6 +184,7 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
     undo: 'Pressure',
     redo: null,
     hours: [],
+    hoursOnRecord: [],
     couldNot: [],
     limits: { without: null, keepRunning: null, mostMinutes: null, apprentice: null, avoid: null },
     found: {},

@@ -28,6 +28,8 @@ public sealed record CaseResource(
     IReadOnlyDictionary<string, string> Facts, IReadOnlyList<ChangeDto> Changes, string? Undo, string? Redo,
     [property: Description("null where none can be computed; trouble then says why")] DiagnosisResponse? Diagnosis,
     VerdictTroubleDto? Trouble,
-    IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found,
+    IReadOnlyList<PartHoursDto> Hours,
+    [property: Description("hours that the record of the pump has of parts of which the case tells none; they count")]
+    IReadOnlyList<PartHoursDto> HoursOnRecord, IReadOnlyList<string> CouldNot, LimitsDto Limits, IReadOnlyDictionary<string, int> Found,
     [property: Description("the work at the pump: what is planned, done and found")] WorkDto Work,
     [property: Description("the proof after it: what was ticked, timed and read")] ProofDto Proof);

@@ -57,7 +57,7 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
             readings, cues, request.Context!, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says, judged.Diagnosis, judged.Trouble,
-            hours, request.CouldNot!, request.Limits!, request.Found!, entity.Work().Judged(pump.Sheet), entity.Proof());
+            hours, onRecord.Hours, request.CouldNot!, request.Limits!, request.Found!, entity.Work().Judged(pump.Sheet), entity.Proof());
     }
 
     // What the verdict calls an entry is the entry's own id.

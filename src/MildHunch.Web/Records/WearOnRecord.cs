@@ -8,7 +8,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
 {
     private static readonly WearOnRecord Nothing = new([], []);
 
-    /// <summary>As it stood when the case was opened; what was told in the case itself goes before.</summary>
+    /// <summary>As it stood when the case was opened; what was told in the case of a kind of part goes before.</summary>
     public static async Task<WearOnRecord> Of(
         CaseEntity entity, ShopMemory memory, IReadOnlyList<PartHoursDto> told, CancellationToken stop)
     {
@@ -22,7 +22,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
         foreach (var part in pump.Record.Parts.Where(p => p.Wear is not null))
         {
             var kind = part.Wearing!;
-            if (told.Count == 0
+            if (told.All(t => t.Part != kind)
                 && pump.Record.Lives.LastOrDefault(l => l.At == part.At && l.Fitted is not null && l.Fitted.On <= opened
                     && (l.Out is null || l.Out.On >= opened)) is { } life
                 && now - life.Fitted!.Hours is > 0 and var ran)

@@ -3137,6 +3137,8 @@ export interface components {
             diagnosis: null | components["schemas"]["DiagnosisResponse"];
             trouble: null | components["schemas"]["VerdictTroubleDto"];
             hours: components["schemas"]["PartHoursDto"][];
+            /** @description hours that the record of the pump has of parts of which the case tells none; they count */
+            hoursOnRecord: components["schemas"]["PartHoursDto"][];
             couldNot: string[];
             limits: components["schemas"]["LimitsDto"];
             found: {

@@ -13,16 +13,26 @@ internal static class LivesView
 
     public static IReadOnlyList<KindOfLifeDto> Of(PumpMemory memory, WholeRecord known) =>
     [
-        .. memory.Record.Parts.DistinctBy(p => p.Kind).Select(p => (Part: p, Life: known.Life(memory.LifeOf(p))))
-            .Where(l => l.Life is not null).Select(l => ToDto(l.Part, l.Life!)),
+        .. memory.Record.Parts.GroupBy(p => p.Kind).Select(g => (Name: Named(g), Part: g.First()))
+            .Select(k => (k.Name, k.Part, Life: known.Life(memory.LifeOf(k.Part)))).Where(k => k.Life is not null)
+            .Select(k => ToDto(k.Name, k.Part, k.Life!)),
     ];
 
-    private static KindOfLifeDto ToDto(RecordPart part, LifeOnRecord life)
+    // Valves that a sheet calls by their side are one kind, and told as one.
+    private static string Named(IGrouping<string, RecordPart> kind)
+    {
+        if (kind.Select(p => p.Name).Distinct().Take(2).Count() == 1)
+            return kind.First().Name;
+        var words = kind.Key.Replace('-', ' ');
+        return char.ToUpperInvariant(words[0]) + words[1..];
+    }
+
+    private static KindOfLifeDto ToDto(string name, RecordPart part, LifeOnRecord life)
     {
         var estimate = life.Estimate;
         var longest = Math.Max(life.Watched.Select(w => w.Hours).DefaultIfEmpty(0).Max(), estimate.Mean.Value * 1.5);
         return new KindOfLifeDto(
-            part.Kind, part.Name, life.Of.PumpType, life.Of.Liquid, estimate.ToDto(),
+            part.Kind, name, life.Of.PumpType, life.Of.Liquid, estimate.ToDto(),
             [.. Few(life.Plotted).Select(p => new PlotPointDto(Math.Round(p.Hours, 1), Math.Round(p.Failed, 4)))],
             life.Prior is not null,
             [.. Enumerable.Range(1, CurvePoints).Select(i => longest * i / CurvePoints)
