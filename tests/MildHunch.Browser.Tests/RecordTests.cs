@@ -63,7 +63,8 @@ public class RecordTests
         await Note(product, pump, "meter", new JsonObject { ["on"] = Iso(first), ["hours"] = 0 });
         foreach (var cylinder in (int[])[1, 2, 3])
             await Note(product, pump, "part-changes", Valve(cylinder, first, null));
-        foreach (var seal in (await product.Get($"/api/pumps/{pump}/life"))["positions"]!.AsArray().Where(p => (string)p!["family"]! == "seals"))
+        var life = await product.Get($"/api/pumps/{pump}/life");
+        foreach (var seal in life["positions"]!.AsArray().Where(p => (string)p!["family"]! == "seals"))
             await Note(product, pump, "part-changes", new JsonObject
             {
                 ["part"] = seal!["part"]!.DeepClone(), ["cylinder"] = seal["place"]!["cylinder"]?.DeepClone(), ["on"] = Iso(first)
@@ -72,7 +73,7 @@ public class RecordTests
         {
             var on = first.AddDays(14 * week);
             await Note(product, pump, "meter", new JsonObject { ["on"] = Iso(on), ["hours"] = 2 * HoursAWeek * week });
-            var life = await Note(product, pump, "part-changes", Valve(2, on, "failed"));
+            life = await Note(product, pump, "part-changes", Valve(2, on, "failed"));
             if (life["patterns"]!.AsArray().All(p => !p!["told"]!.GetValue<bool>()))
                 continue;
             var last = life["positions"]!.AsArray().First(p => p!["key"]!.GetValue<string>() == "inlet-valve.2.inlet")!["lives"]!.AsArray()

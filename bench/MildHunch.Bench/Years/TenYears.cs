@@ -34,19 +34,21 @@ internal sealed class TenYears(string folder, IReadOnlyList<BenchPump> like, Dat
     /// <summary>Lives of parts, ended or not.</summary>
     public int Lives { get; private set; }
 
+    public static MildHunchDb Open(string folder) =>
+        new(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
+
     public async Task Fill()
     {
-        verdict = (await Open().Cases.Include(c => c.Verdicts).AsNoTracking().FirstAsync(c => c.Verdicts.Count > 0)).Verdicts[^1];
+        await using var demo = Open(folder);
+        verdict = (await demo.Cases.Include(c => c.Verdicts).AsNoTracking().FirstAsync(c => c.Verdicts.Count > 0)).Verdicts[^1];
         for (var i = 0; i < Pumps; i++)
         {
-            await using var db = Open();
+            await using var db = Open(folder);
             db.ChangeTracker.AutoDetectChangesEnabled = false;
             Add(db, i, like[i % like.Count]);
             await db.SaveChangesAsync();
         }
     }
-
-    private MildHunchDb Open() => new(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
 
     private void Add(MildHunchDb db, int number, BenchPump pump)
     {

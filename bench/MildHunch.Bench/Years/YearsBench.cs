@@ -19,7 +19,7 @@ internal static class YearsBench
     /// <param name="kept">A folder in which the years lie already, or are kept for the next time; null where nothing is kept.</param>
     public static async Task Run(string? kept)
     {
-        var folder = kept is null ? Directory.CreateTempSubdirectory("mild-hunch-years-").FullName : Directory.CreateDirectory(kept).FullName;
+        var folder = (kept is null ? Directory.CreateTempSubdirectory("mild-hunch-years-") : Directory.CreateDirectory(kept)).FullName;
         try
         {
             if (!File.Exists(Path.Combine(folder, MildHunchDb.FileName)))
@@ -43,11 +43,11 @@ internal static class YearsBench
         var watch = Stopwatch.StartNew();
         var years = new TenYears(folder, like, today, Seed);
         await years.Fill();
-        await using var db = new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
+        await using var db = TenYears.Open(folder);
         await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)");
         Console.WriteLine(
-            $"ten years: {TenYears.Pumps} pumps beside those of the demo, {TenYears.Pumps * TenYears.CasesEach} closed cases, {years.Readings} readings, "
-                + $"{years.Lives} lives of parts; drawn in {watch.Elapsed.TotalSeconds:0} s, "
+            $"ten years: {TenYears.Pumps} pumps beside those of the demo, {TenYears.Pumps * TenYears.CasesEach} closed cases, "
+                + $"{years.Readings} readings, {years.Lives} lives of parts; drawn in {watch.Elapsed.TotalSeconds:0} s, "
                 + $"file {new FileInfo(Path.Combine(folder, MildHunchDb.FileName)).Length / 1e6:0} MB");
     }
 
@@ -55,7 +55,7 @@ internal static class YearsBench
     private static async Task<(IReadOnlyList<BenchPump> Like, DateOnly Today)> Demo(string folder)
     {
         using var server = await ServerProcess.Start(folder, demo: true);
-        await using var db = new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite(MildHunchDb.ConnectionTo(folder)).Options);
+        await using var db = TenYears.Open(folder);
         List<BenchPump> like = [];
         var today = DateOnly.FromDateTime(DateTime.Now);
         foreach (var pump in await db.Pumps.AsNoTracking().Where(p => p.RunningJson != null).OrderBy(p => p.Tag).ToListAsync())

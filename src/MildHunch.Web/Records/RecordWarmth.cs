@@ -7,10 +7,15 @@ namespace MildHunch.Web.Records;
 /// Works out lives, patterns and what is due after the start, after a change and on a new day, so that nobody waits for them who opens
 /// a page a little later.
 /// </summary>
-public sealed class RecordWarmth(ShopMemory memory, DueView due, ILogger<RecordWarmth> log) : BackgroundService
+public sealed class RecordWarmth(
+    ShopMemory memory, DueView due, IHostApplicationLifetime product, ILogger<RecordWarmth> log) : BackgroundService
 {
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // Whoever waits for the product to answer goes first.
+        var started = new TaskCompletionSource();
+        await using var told = product.ApplicationStarted.Register(started.SetResult);
+        await started.Task.WaitAsync(stoppingToken);
         await Task.Yield();
         while (!stoppingToken.IsCancellationRequested)
         {

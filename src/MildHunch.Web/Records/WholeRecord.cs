@@ -26,7 +26,7 @@ public sealed record RecordBefore(WholeRecord Record, IReadOnlyCollection<string
 /// </summary>
 public sealed class WholeRecord
 {
-    private readonly ConcurrentDictionary<LifeOf, LifeOnRecord?> lives;
+    private readonly ConcurrentDictionary<LifeOf, Lazy<LifeOnRecord?>> lives;
     private readonly Lazy<IReadOnlyList<Pattern>> patterns;
 
     public WholeRecord(DateOnly day, IReadOnlyDictionary<string, PumpMemory> pumps, PatternFinder finder, RecordBefore? before)
@@ -49,7 +49,7 @@ public sealed class WholeRecord
     public IReadOnlyList<Pattern> Patterns => patterns.Value;
 
     /// <summary>How long a kind of part lasts in pumps of a type on a liquid; null where nothing is known.</summary>
-    public LifeOnRecord? Life(LifeOf of) => lives.GetOrAdd(of, Estimated);
+    public LifeOnRecord? Life(LifeOf of) => lives.GetOrAdd(of, asked => new Lazy<LifeOnRecord?>(() => Estimated(asked))).Value;
 
     private LifeOnRecord? Estimated(LifeOf of)
     {
@@ -71,7 +71,7 @@ public sealed class WholeRecord
     }
 
     // Lives of pumps of which none was read again.
-    private IEnumerable<KeyValuePair<LifeOf, LifeOnRecord?>> Kept(RecordBefore before)
+    private IEnumerable<KeyValuePair<LifeOf, Lazy<LifeOnRecord?>>> Kept(RecordBefore before)
     {
         var touched = before.Again.SelectMany(id => (PumpMemory?[])[before.Record.Pumps.GetValueOrDefault(id), Pumps.GetValueOrDefault(id)])
             .OfType<PumpMemory>().Select(p => (p.Record.Type, p.Liquid)).ToHashSet();

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
+import { percent } from '@/shared/format';
 import { familyNames, lifeWords, linesOf, marksOf, type Bar, type PumpLife } from './lines';
 
 /** Every place of the pump with what was in it, along the years: where bars are short, look there. */
@@ -48,6 +49,9 @@ const itsCase = (b: Bar) => b.life.outCase ?? b.life.fittedCase;
           <span class="figure ran">{{ Math.round(r.bars.at(-1)?.life.ran ?? 0) || '' }}</span>
         </Button>
         <ol v-if="chosen === r.position.key" class="told">
+          <li v-if="r.position.chance !== null" class="chance">
+            {{ percent(r.position.chance ?? 0) }} chance that it fails before the next service
+          </li>
           <li v-for="b in [...r.bars].reverse()" :key="`${b.life.fitted}-${b.life.out}`">
             <span>{{ lifeWords(b) }}</span>
             <RouterLink v-if="itsCase(b)" class="link" :to="`/cases/${itsCase(b)}`">Its case</RouterLink>

@@ -12,17 +12,21 @@ import type { LifeAccess } from './useLife';
 /** What the hour meter shows. */
 const props = defineProps<{ id: string; access: LifeAccess; today: string }>();
 const emit = defineEmits<{ done: [] }>();
-const draft = useDraft(`mild-hunch.meter.${props.id}`, () => ({ on: '', hours: '', newMeter: false }));
+const draft = useDraft(`mild-hunch.meter.${props.id}`, () => ({ on: '', hours: '', strokes: '', newMeter: false }));
 const { typed } = draft;
 const by = useLocalStorage('mild-hunch.name', '');
 const problem = ref('');
+const uncounted = ref('');
 
 async function note() {
   const hours = readNumber(typed.value.hours);
+  const strokes = typed.value.strokes ? readNumber(typed.value.strokes) : undefined;
   problem.value = hours === null ? 'Hours as the meter shows them, like 1240.' : '';
-  if (hours === null) return;
+  uncounted.value = strokes === null ? 'Strokes as the counter shows them, like 18400000.' : '';
+  if (hours === null || strokes === null) return;
   const { on, newMeter } = typed.value;
-  if (!(await props.access.read({ on: on || props.today, hours, newMeter, by: by.value || undefined }))) return;
+  if (!(await props.access.read({ on: on || props.today, hours, strokes, newMeter, by: by.value || undefined })))
+    return;
   draft.takeStored();
   emit('done');
 }
@@ -35,6 +39,11 @@ async function note() {
       label="The meter shows"
       :units="['h']"
       :problem="problem || access.problems.value.hours"
+    />
+    <EntryField
+      v-model="typed.strokes"
+      label="Strokes, where they are counted"
+      :problem="uncounted || access.problems.value.strokes"
     />
     <DayField v-model="typed.on" label="On (today, if left empty)" :max="today" :problem="access.problems.value.on" />
     <TickBox v-model="typed.newMeter" label="A new meter, fitted that day" />

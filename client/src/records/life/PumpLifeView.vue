@@ -16,7 +16,7 @@ import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
 import VisitCard from '../due/VisitCard.vue';
 import LifeLines from './LifeLines.vue';
-import { dayWords } from './lines';
+import { dayWords, plate } from './lines';
 import MeterForm from './MeterForm.vue';
 import MeterList from './MeterList.vue';
 import PartChangeForm from './PartChangeForm.vue';
@@ -220,6 +220,8 @@ async function away() {
         <section class="sketch" aria-labelledby="drawing">
           <h2 id="drawing">How it stands</h2>
           <PumpSketch inert :pump="pump.pump" :setup="pump.setup" :parts="{}" />
+          <h3>Plate</h3>
+          <p>{{ plate(pump.pump) }}</p>
           <template v-if="life.running.documents?.length">
             <h3>Papers</h3>
             <p v-for="d in life.running.documents" :key="d.name ?? ''">{{ d.name }}: {{ d.where }}</p>

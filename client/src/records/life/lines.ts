@@ -1,4 +1,20 @@
 import type { Schemas } from '@/shared/api/client';
+import { quantity } from '@/shared/format';
+
+/** What the type plate says, in a line. */
+export function plate(pump: Schemas['PumpDto']): string {
+  const size = [pump.plungerDiameter, pump.stroke].flatMap((q) => (q ? [quantity(q)] : [])).join(' x ');
+  const speed = pump.arrangement === 'intensifier' ? undefined : pump.ratedSpeed;
+  const rated = [speed, pump.ratedFlow, pump.ratedPressure].flatMap((q) => (q ? [quantity(q)] : []));
+  return [
+    (pump.arrangement ?? '').replaceAll('-', ' '),
+    pump.arrangement === 'intensifier' ? '' : `${pump.cylinders} cylinders`,
+    size,
+    ...rated,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
 
 export type PumpLife = Schemas['PumpLifeResponse'];
 export type Position = Schemas['PositionDto'];

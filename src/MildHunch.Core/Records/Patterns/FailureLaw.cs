@@ -1,6 +1,8 @@
 namespace MildHunch.Core.Records.Patterns;
 
-/// <summary>Failures an hour of a part by its age: the catalogue’s life where there is one, else the same at any age by its weight.</summary>
+/// <summary>
+/// Failures an hour of a part by its age: the catalogue’s life where there is one, else the same at any age by its weight.
+/// </summary>
 internal readonly struct FailureLaw
 {
     // A weight of 10 is worth a B10 life of 800 h at shape 2, the catalogue’s high-pressure seal: mean 2184 h.

@@ -13,7 +13,7 @@ public sealed class DueView(ServiceSheets sheets)
     private const int Horizon = 731;
     private readonly ConcurrentDictionary<string, Kept> kept = [];
 
-    private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, IReadOnlyList<DueVisitDto> Visits);
+    private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, Lazy<IReadOnlyList<DueVisitDto>> Visits);
 
     /// <summary>Visits of one pump until a day, at most two years ahead.</summary>
     public IEnumerable<DueVisitDto> Of(PumpMemory memory, WholeRecord known, DateOnly until)
@@ -24,8 +24,9 @@ public sealed class DueView(ServiceSheets sheets)
                 .Select(p => known.Life(memory.LifeOf(p)) is { } life ? ThreeFigures(life.Estimate.B10.Value) : 0));
         var now = kept.GetValueOrDefault(memory.Record.Id);
         if (now is null || !ReferenceEquals(now.Memory, memory) || now.Day != known.Day || now.Lives != lives)
-            kept[memory.Record.Id] = now = new Kept(memory, known.Day, lives, Visits(memory, known, known.Day.AddDays(Horizon)));
-        return now.Visits.Where(v => v.On <= until);
+            kept[memory.Record.Id] = now = new Kept(
+                memory, known.Day, lives, new(() => Visits(memory, known, known.Day.AddDays(Horizon))));
+        return now.Visits.Value.Where(v => v.On <= until);
     }
 
     private static double ThreeFigures(double hours)

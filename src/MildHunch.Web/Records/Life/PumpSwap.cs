@@ -74,7 +74,11 @@ public sealed class PumpSwap(MildHunchDb db, ShopMemory memory, LifeView view, T
             return;
         var meter = new MeterEntity
         {
-            Id = Ids.New(), PumpId = pump.Id, On = memory.Today, Hours = Math.Round(hours, 1), By = shown is null ? "reckoned at the swap" : by
+            Id = Ids.New(),
+            PumpId = pump.Id,
+            On = memory.Today,
+            Hours = Math.Round(hours, 1),
+            By = shown is null ? "reckoned at the swap" : by,
         };
         try
         {

@@ -68,17 +68,46 @@ public class PatternFinderTests
         SinceMended.Of(record with { Lives = PartLog.Lives(changes[..4], today) }, seal.Family, mended, today).ShouldBeNull();
     }
 
-    private static IReadOnlyList<Pattern> Told(int seed, Planted? planted)
+    /// <summary>What is kept from one look to the next is what a new look would find.</summary>
+    [Fact]
+    public void A_look_that_keeps_what_is_the_same_finds_what_a_fresh_one_finds()
+    {
+        PumpOnRecord[] now = [.. Pumps(7, null)];
+        var finder = new PatternFinder(PartFamilies.BuiltIn);
+        finder.Find(now, Today);
+        for (var i = 0; i < now.Length; i++)
+        {
+            // One pump loses its last year; the others are the same.
+            now[i] = now[i] with { Lives = PartLog.Lives(Until(now[i], Today.AddYears(-1)), Today) };
+            Shown(finder.Find(now, Today)).ShouldBe(Shown(PatternFinder.Find(now, PartFamilies.BuiltIn, Today)));
+        }
+
+        Shown(finder.Find(now[1..], Today)).ShouldBe(Shown(PatternFinder.Find(now[1..], PartFamilies.BuiltIn, Today)));
+        Shown(finder.Find(now, Today.AddDays(7))).ShouldBe(Shown(PatternFinder.Find(now, PartFamilies.BuiltIn, Today.AddDays(7))));
+    }
+
+    private static IEnumerable<PartChange> Until(PumpOnRecord pump, DateOnly day) => pump.Lives
+        .SelectMany(l => (PartChange?[])[l.Fitted, l.Out]).OfType<PartChange>().DistinctBy(c => c.Id).Where(c => c.On < day);
+
+    private static string[] Shown(IReadOnlyList<Pattern> patterns) =>
+    [
+        .. patterns.Select(p => $"{p.Kind} {p.Family.Id} {p.Pump} {p.Evidence:R} {p.Chance:R} {p.Sentence}")
+            .Order(StringComparer.Ordinal),
+    ];
+
+    private static IReadOnlyList<Pattern> Told(int seed, Planted? planted) =>
+        [.. PatternFinder.Find([.. Pumps(seed, planted)], PartFamilies.BuiltIn, Today).Where(p => p.Told)];
+
+    private static IReadOnlyList<PumpOnRecord> Pumps(int seed, Planted? planted)
     {
         var shop = new RandomShop(seed, From, planted);
         string[] batches = ["K-1", "K-2", "K-3", "K-4", "K-5"];
         var regulator = Triplex(5, ControlKind.Regulator);
-        PumpOnRecord[] pumps =
+        return
         [
             .. new[] { "FOG-2", "NET-1", "FOG-5" }.Select(tag => shop.Draw(tag, Fog2, Fog2Setup(), Sheets, Known, 45, Today, batches)),
             .. new[] { "FROST-R", "FROST-S" }.Select(tag => shop.Draw(tag, regulator, Fog2Setup(), Sheets, Known, 45, Today, batches)),
             shop.Draw("JUICE-HP", Every.Intensifier(), Every.IntensifierSetup(), Sheets, Known, 60, Today, batches),
         ];
-        return [.. PatternFinder.Find(pumps, PartFamilies.BuiltIn, Today).Where(p => p.Told)];
     }
 }
