@@ -25,9 +25,7 @@ const noted = () => {
 };
 // What the pump's record says counts while nothing is typed here.
 const recorded = computed(() => {
-  const all = props.data.hoursOnRecord
-    .filter((h) => h.part === props.part)
-    .map((h) => Math.round(h.hours ?? 0));
+  const all = props.data.hoursOnRecord.filter((h) => h.part === props.part).map((h) => Math.round(h.hours ?? 0));
   if (!all.length) return undefined;
   const [least, most] = [Math.min(...all), Math.max(...all)];
   return least === most ? `${most} on record` : `${least} to ${most} on record`;
