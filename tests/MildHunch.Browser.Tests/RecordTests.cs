@@ -67,7 +67,9 @@ public class RecordTests
         foreach (var seal in life["positions"]!.AsArray().Where(p => (string)p!["family"]! == "seals"))
             await Note(product, pump, "part-changes", new JsonObject
             {
-                ["part"] = seal!["part"]!.DeepClone(), ["cylinder"] = seal["place"]!["cylinder"]?.DeepClone(), ["on"] = Iso(first)
+                ["part"] = seal!["part"]!.DeepClone(),
+                ["cylinder"] = seal["place"]!["cylinder"]?.DeepClone(),
+                ["on"] = Iso(first)
             });
         for (var week = 1; week < Weeks; week++)
         {

@@ -75,7 +75,11 @@ internal sealed class TenYears(string folder, IReadOnlyList<BenchPump> like, Dat
             hours += HoursAWeek * (0.5 + dice.NextDouble());
             db.Meters.Add(new MeterEntity
             {
-                Id = Ids.New(), PumpId = id, On = first.AddDays(7 * week), Hours = Math.Round(hours, 1), By = "Ines Halvard"
+                Id = Ids.New(),
+                PumpId = id,
+                On = first.AddDays(7 * week),
+                Hours = Math.Round(hours, 1),
+                By = "Ines Halvard"
             });
             Readings++;
         }

@@ -94,7 +94,12 @@ public sealed class PumpSwap(MildHunchDb db, ShopMemory memory, LifeView view, T
 
     private static StoodEntity Stood(PumpEntity pump, DateTime at) => new()
     {
-        Id = Ids.New(), PumpId = pump.Id, Tag = pump.Tag, Duty = pump.Duty, SetupJson = pump.SetupJson, Until = at
+        Id = Ids.New(),
+        PumpId = pump.Id,
+        Tag = pump.Tag,
+        Duty = pump.Duty,
+        SetupJson = pump.SetupJson,
+        Until = at
     };
 
     // A pump that cannot be set up as its new place asks is refused, in the words in which it would be when typed.
