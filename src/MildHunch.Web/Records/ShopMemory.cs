@@ -21,14 +21,21 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
     private readonly SemaphoreSlim told = new(0, 1);
     private volatile bool complete;
 
+    // How often something was stored, and how much of it the record has: while one reads, others wait for what he reads.
+    private long changes;
+    private long readUpTo;
+
     /// <summary>Today, by the server’s clock.</summary>
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
     /// <summary>Something of these pumps was stored: they are read again when next asked for.</summary>
-    public void Forget(IEnumerable<string> pumps)
+    public void Forget(IReadOnlyCollection<string> pumps)
     {
+        if (pumps.Count == 0)
+            return;
         foreach (var pump in pumps)
             stale[pump] = true;
+        Interlocked.Increment(ref changes);
         try
         {
             told.Release();
@@ -54,11 +61,14 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
     public async Task<WholeRecord> All(CancellationToken stop)
     {
         var today = Today;
-        if (complete && known.Day == today && stale.IsEmpty)
+        if (IsCurrent(today))
             return known;
         await reading.WaitAsync(stop);
         try
         {
+            if (IsCurrent(today))
+                return known;
+            var upTo = Interlocked.Read(ref changes);
             var whole = !complete || known.Day != today;
             string[] again = [.. stale.Keys];
 
@@ -77,6 +87,7 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
             }
 
             complete = true;
+            Interlocked.Exchange(ref readUpTo, upTo);
             return known;
         }
         finally
@@ -84,6 +95,9 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
             reading.Release();
         }
     }
+
+    private bool IsCurrent(DateOnly today) =>
+        complete && known.Day == today && Interlocked.Read(ref readUpTo) == Interlocked.Read(ref changes);
 
     private async Task<WholeRecord> Read(string[]? again, DateOnly today, CancellationToken stop)
     {

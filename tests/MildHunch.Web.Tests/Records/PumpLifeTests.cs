@@ -150,6 +150,23 @@ public sealed class PumpLifeTests : IClassFixture<Product>
         back.ShouldContain("nozzle,,,,2025-06-01,300,failed");
     }
 
+    /// <summary>Others read the record at the same time, and it is read ahead: nobody is shown what stood before his own entry.</summary>
+    [Fact]
+    public async Task What_was_just_stored_is_shown()
+    {
+        using var shop = new Product();
+        var pumps = (await shop.Get("/api/pumps")).AsArray().Select(p => p!["id"]!.GetValue<string>()).Take(4).ToArray();
+        await Task.WhenAll(pumps.Select(async pump =>
+        {
+            for (var hours = 1; hours <= 15; hours++)
+            {
+                var read = new JsonObject { ["hours"] = hours, ["on"] = $"2026-01-{hours:00}" };
+                var life = await Posted(shop, $"/api/pumps/{pump}/meter", read);
+                life["hours"]!["readings"]!.AsArray().Count.ShouldBe(hours);
+            }
+        }));
+    }
+
     [Fact]
     public async Task A_pump_that_is_swapped_keeps_its_own_history()
     {
@@ -167,6 +184,10 @@ public sealed class PumpLifeTests : IClassFixture<Product>
         refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
         why!["errors"]!["with"]![0]!.GetValue<string>().ShouldContain("serial number of MIST-B");
         await Running(shop, spare, new JsonObject { ["serial"] = "AX-2" });
+        var other = (await shop.Get("/api/pumps")).AsArray().First(p => p!["tag"]!.GetValue<string>() == "JUICE-HP")!;
+        var (unlike, whyNot) = await Swapped(shop, old, new JsonObject { ["with"] = other["id"]!.DeepClone() }, "\"2\"");
+        unlike.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        whyNot!["errors"]!["with"]![0]!.GetValue<string>().ShouldContain("JUICE-HP, intensifier");
         var (stale, _) = await Swapped(shop, old, swap, "\"1\"");
         stale.StatusCode.ShouldBe(HttpStatusCode.PreconditionFailed);
         var life = await Posted(shop, $"/api/pumps/{old}/swap", swap, $"\"{(await shop.Get($"/api/pumps/{old}"))["version"]}\"");

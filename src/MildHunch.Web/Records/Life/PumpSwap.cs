@@ -38,6 +38,7 @@ public sealed class PumpSwap(MildHunchDb db, ShopMemory memory, LifeView view, T
         if (told.With is null || told.With == id)
             throw new ImpossibleInputException("with", told.With is null ? "nothing" : comes.Tag, "another pump of the shop");
         var goes = await Find(told.With, stop);
+        Alike(comes, goes);
         NeedSerial(comes, "serial");
         NeedSerial(goes, "with");
         var by = Mapping.Short(told.By, "by", LongestText);
@@ -54,6 +55,16 @@ public sealed class PumpSwap(MildHunchDb db, ShopMemory memory, LifeView view, T
 
     private async Task<PumpEntity> Find(string id, CancellationToken stop) =>
         await db.Pumps.FirstOrDefaultAsync(p => p.Id == id, stop) ?? throw RefusalException.NotFound("pump", id);
+
+    // The set-up of a place speaks of one kind of pump.
+    private static void Alike(PumpEntity comes, PumpEntity goes)
+    {
+        string Arrangement(PumpEntity pump) => Stored.Read<PumpDto>(pump.PumpJson).Arrangement ?? "crank-plunger";
+        if (Arrangement(comes) != Arrangement(goes))
+            throw new ImpossibleInputException(
+                "with", $"{goes.Tag}, {Arrangement(goes)}",
+                $"a pump of the arrangement that stands there, {Arrangement(comes)}; where another kind goes in, enter it as a new pump");
+    }
 
     private static void NeedSerial(PumpEntity pump, string field)
     {
