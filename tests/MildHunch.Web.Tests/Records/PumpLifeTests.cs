@@ -165,6 +165,16 @@ public sealed class PumpLifeTests : IClassFixture<Product>
                 life["hours"]!["readings"]!.AsArray().Count.ShouldBe(hours);
             }
         }));
+
+        var (one, two) = (await Added(shop, "MIST-A", 9, "AX-1"), await Added(shop, "MIST-B", 6, "AX-2"));
+        await Running(shop, one, new JsonObject { ["serial"] = "AX-1" });
+        await Running(shop, two, new JsonObject { ["serial"] = "AX-2" });
+        for (var time = 0; time < 12; time++)
+        {
+            var version = (await shop.Get($"/api/pumps/{one}"))["version"];
+            var life = await Posted(shop, $"/api/pumps/{one}/swap", new JsonObject { ["with"] = two }, $"\"{version}\"");
+            life["tag"]!.GetValue<string>().ShouldBe(time % 2 == 0 ? "MIST-A" : "MIST-B");
+        }
     }
 
     [Fact]
