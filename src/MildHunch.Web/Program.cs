@@ -53,7 +53,9 @@ await using var serving = ServingLock.Serving(folder);
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
     DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
-builder.Services.AddHostedService<NightlyBackups>().AddHostedService<RecordWarmth>();
+builder.Services.AddHostedService<NightlyBackups>();
+if (builder.Configuration.GetValue("READ_AHEAD", true))
+    builder.Services.AddHostedService<RecordWarmth>();
 builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>().AddScoped<PumpSwap>();
 builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>();
 builder.Services.AddDbContext<MildHunchDb>((services, options) =>

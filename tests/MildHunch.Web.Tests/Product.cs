@@ -16,13 +16,17 @@ public class Product : WebApplicationFactory<Program>
     private readonly string folder;
     private readonly bool keep;
 
+    // Dozens of them start and end within seconds: only where it matters is the record read before anybody asks.
+    private readonly bool readAhead;
+
     public Product()
         : this(true)
     {
     }
 
-    internal Product(bool demo, string? folder = null)
+    internal Product(bool demo, string? folder = null, bool readAhead = false)
     {
+        this.readAhead = readAhead;
         keep = folder is not null;
         this.folder = folder ?? Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         Demo = demo;
@@ -157,6 +161,7 @@ public class Product : WebApplicationFactory<Program>
     {
         builder.UseSetting("DATA_DIR", folder);
         builder.UseSetting("DEMO", Demo ? "open" : "false");
+        builder.UseSetting("READ_AHEAD", readAhead ? "true" : "false");
     }
 
     protected override void Dispose(bool disposing)

@@ -154,7 +154,7 @@ public sealed class PumpLifeTests : IClassFixture<Product>
     [Fact]
     public async Task What_was_just_stored_is_shown()
     {
-        using var shop = new Product();
+        using var shop = new Product(true, readAhead: true);
         var pumps = (await shop.Get("/api/pumps")).AsArray().Select(p => p!["id"]!.GetValue<string>()).Take(4).ToArray();
         await Task.WhenAll(pumps.Select(async pump =>
         {

@@ -1,3 +1,5 @@
+using MildHunch.Core.Numerics;
+
 namespace MildHunch.Core.Records.Lives;
 
 /// <summary>A failure on the probability plot: the share that has failed by then.</summary>
@@ -20,28 +22,13 @@ public static class PlottingPositions
         foreach (var failed in lives.Where(l => l.Failed).GroupBy(At).OrderBy(g => g.Key))
         {
             // Watched then: everything that ended later or just then, but for what came under watch only afterwards.
-            var watched = From(ends, failed.Key) - From(entries, failed.Key);
+            var watched = From(ends) - From(entries);
+            int From(double[] rising) => rising.Length - Rising.First(rising, h => h >= failed.Key);
             var after = alive * (1 - ((double)failed.Count() / Math.Max(watched, failed.Count())));
             points.Add(new PlottedFailure(failed.Key, 1 - (0.5 * (alive + after))));
             alive = after;
         }
 
         return points;
-    }
-
-    // How many of these, in rising order, are at least so much.
-    private static int From(double[] rising, double least)
-    {
-        int low = 0, high = rising.Length;
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            if (rising[middle] >= least)
-                high = middle;
-            else
-                low = middle + 1;
-        }
-
-        return rising.Length - low;
     }
 }

@@ -1,3 +1,4 @@
+using MildHunch.Core.Numerics;
 using MildHunch.Core.Records.Lives;
 
 namespace MildHunch.Core.Records.Patterns;
@@ -68,16 +69,7 @@ internal sealed class Hazards
     // Hours of the pump when what was in that morning was fitted; where nobody noted it, when the record began.
     private double Fitted(PartChange[] changes, DateOnly morning)
     {
-        int low = 0, high = changes.Length;
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            if (changes[middle].On < morning)
-                low = middle + 1;
-            else
-                high = middle;
-        }
-
-        return low > 0 ? changes[low - 1].Hours : began;
+        var after = Rising.First(changes, c => c.On >= morning);
+        return after > 0 ? changes[after - 1].Hours : began;
     }
 }

@@ -1,3 +1,5 @@
+using MildHunch.Core.Numerics;
+
 namespace MildHunch.Core.Records.Running;
 
 /// <summary>
@@ -73,7 +75,7 @@ public sealed class RunningHours
     {
         if (day <= known[0].On)
             return Math.Max(0, known[0].Total - duty.Between(day, known[0].On));
-        var after = FirstFrom(day);
+        var after = Rising.First(known, k => k.On >= day);
         if (after == known.Length)
             return known[^1].Total + duty.Between(known[^1].On, day);
         var (from, to) = (known[after - 1], known[after]);
@@ -82,22 +84,6 @@ public sealed class RunningHours
             ? duty.Between(from.On, day) / all
             : (double)(day.DayNumber - from.On.DayNumber) / (to.On.DayNumber - from.On.DayNumber);
         return from.Total + (share * (to.Total - from.Total));
-    }
-
-    // The first reading of that day or later; their number where there is none.
-    private int FirstFrom(DateOnly day)
-    {
-        int low = 0, high = known.Length;
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            if (known[middle].On >= day)
-                high = middle;
-            else
-                low = middle + 1;
-        }
-
-        return low;
     }
 
     /// <summary>The day on which it will have run so many hours; null where that cannot be told.</summary>
