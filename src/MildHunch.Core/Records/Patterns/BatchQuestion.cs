@@ -2,7 +2,7 @@ namespace MildHunch.Core.Records.Patterns;
 
 /// <summary>
 /// Each batch of a kind of part against all others, from the day on which its first part went in until its last has come out. The
-/// record is gone through once, failure by failure, for all batches together.
+/// record is gone through once, week by week, for all batches together.
 /// </summary>
 internal sealed class BatchQuestion
 {
