@@ -4,6 +4,8 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
 using SkiaSharp;
 
 namespace MildHunch.Web.Tests;
@@ -18,19 +20,24 @@ public class Product : WebApplicationFactory<Program>
 
     // Dozens of them start and end within seconds: only where it matters is the record read before anybody asks.
     private readonly bool readAhead;
+    private readonly TimeProvider? clock;
 
     public Product()
         : this(true)
     {
     }
 
-    internal Product(bool demo, string? folder = null, bool readAhead = false)
+    /// <param name="demo">Filled with the demo, or empty.</param>
+    /// <param name="folder">Where its data lie, and stay; a folder of its own where null.</param>
+    /// <param name="readAhead">True where the record is read before anybody asks.</param>
+    /// <param name="clock">The day it is there; the demo is then filled on that day.</param>
+    internal Product(bool demo, string? folder = null, bool readAhead = false, TimeProvider? clock = null)
     {
-        this.readAhead = readAhead;
+        (this.readAhead, this.clock) = (readAhead, clock);
         keep = folder is not null;
         this.folder = folder ?? Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         Demo = demo;
-        if (demo && !keep)
+        if (demo && !keep && clock is null)
             foreach (var file in Directory.EnumerateFiles(Shipped.Value))
                 File.Copy(file, Path.Combine(this.folder, Path.GetFileName(file)));
         UseKestrel(0);
@@ -162,6 +169,8 @@ public class Product : WebApplicationFactory<Program>
         builder.UseSetting("DATA_DIR", folder);
         builder.UseSetting("DEMO", Demo ? "open" : "false");
         builder.UseSetting("READ_AHEAD", readAhead ? "true" : "false");
+        if (clock is not null)
+            builder.ConfigureTestServices(services => services.AddSingleton(clock));
     }
 
     protected override void Dispose(bool disposing)

@@ -1,7 +1,4 @@
 using System.Globalization;
-using Ical.Net.CalendarComponents;
-using Ical.Net.DataTypes;
-using Ical.Net.Serialization;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Records.Due;
@@ -25,37 +22,8 @@ public static class DueEndpoints
     private static async Task<IResult> Feed(DueList due, ShopMemory memory, TimeProvider clock, CancellationToken stop)
     {
         var list = await due.Of(memory.Today, memory.Today.AddDays(FeedDays), stop);
-        var calendar = new Ical.Net.Calendar { ProductId = "-//Mild Hunch//due//EN" };
-        calendar.AddProperty("X-WR-CALNAME", "Pumps: what is due");
-        foreach (var visit in list.Visits)
-            calendar.Events.Add(new CalendarEvent
-            {
-                // The same visit keeps its name while its day moves, so that a calendar moves it too.
-                Uid = Uid(visit),
-                DtStamp = new CalDateTime(clock.GetUtcNow().UtcDateTime),
-                Start = new CalDateTime(visit.On),
-                End = new CalDateTime(visit.On.AddDays(1)),
-                Summary = $"{visit.Tag}: {visit.Says}",
-                Description = Words(visit),
-            });
-        return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar)!, MediaType);
+        return TypedResults.Text(DueCalendar.Of(list.Visits, clock.GetUtcNow().UtcDateTime), MediaType);
     }
-
-    private static string Uid(DueVisitDto visit)
-    {
-        var item = visit.Items[0];
-        var what = item.Positions.Count > 0
-            ? item.Positions[0]
-            : $"{item.On:yyyyMMdd}-{string.Concat(item.Says.Where(char.IsAsciiLetterOrDigit))}";
-        return $"{visit.PumpId}-{item.Why}-{what}@mild-hunch";
-    }
-
-    private static string Words(DueVisitDto visit) => string.Join("\n", (string[])
-    [
-        .. visit.Items.Select(i => i.Says),
-        .. visit.Minutes > 0 ? (string[])[$"{visit.Minutes:0} minutes"] : [],
-        .. visit.Parts.Select(p => $"{p.Count} x {p.Name}"),
-    ]);
 
     private static async Task<IResult> Table(DateOnly? from, DateOnly? to, DueList due, CancellationToken stop)
     {
