@@ -15,7 +15,7 @@ public partial class LayoutTests
         "", "Numerics", "Quantities", "Fluids", "Pumps", "Hydraulics.Motion", "Hydraulics.Cycle", "Hydraulics.Steady", "Simulation",
         "Expectation",
         "Expectation.Everyday", "Faults.Effects", "Faults", "Evidence", "Evidence.Jot", "Diagnosis.Hypotheses", "Diagnosis.Predictions",
-        "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service.Counts", "Service",
+        "Diagnosis.Likelihood", "Diagnosis.Verdict", "Checks", "Service.Counts", "Service.Sheets", "Service",
         "Service.Drawing", "Service.Findings", "Service.Proving", "Records.Running", "Records.Lives", "Records.Patterns",
         "Records.Due", "Records.Outcomes",
     ];

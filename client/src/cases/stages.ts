@@ -26,7 +26,7 @@ const begunOrDone = (begun: boolean, done: boolean): StageState => (done ? 'done
 export function stageStates(data: Known): Record<Stage, StageState> {
   const { work, proof } = data;
   const ticks = Object.keys(work.steps);
-  const closing = ticks.filter((t) => /\.(on\.\d+|facing|tighten)(@|$)|^after\./.test(t));
+  const closing = ticks.filter((t) => /\.(on\.\d+|facing|start|tighten)(@|$)|^after\./.test(t));
   const proving = Object.keys(proof.acknowledged).length > 0;
   return {
     ask: begunOrDone(true, data.context.length + data.hours.length > 0),

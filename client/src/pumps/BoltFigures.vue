@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import Button from 'primevue/button';
+import { computed, ref } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
 import EntryField from '@/shared/ui/EntryField.vue';
-import { emptyBolt, torqueUnits, type BoltForm } from './serviceForm';
+import BoltStand from './BoltStand.vue';
+import { emptyBolt, patternWords, torqueUnits, type BoltForm } from './serviceForm';
 
 /** One group of bolts: the maker's torque, and what is known of the bolts where it is missing. */
 const model = defineModel<BoltForm | undefined>({ required: true });
@@ -12,9 +14,11 @@ const props = defineProps<{
   sizes: readonly string[];
   grades: readonly string[];
   problem?: string;
+  problems: Record<string, string>;
 }>();
+const standing = ref(false);
 
-const bolt = computed(() => model.value ?? emptyBolt());
+const bolt = computed(() => ({ ...emptyBolt(), ...model.value }));
 const field = (key: keyof BoltForm) =>
   computed({ get: () => bolt.value[key], set: (value: string) => (model.value = { ...bolt.value, [key]: value }) });
 const torque = field('torque');
@@ -26,8 +30,12 @@ const dressing = field('dressing');
 const basis = computed(() => {
   if (props.group.basis === 'sheet') return 'the maker’s figure';
   if (props.group.basis === 'estimate') return 'estimate: the bolt’s ceiling';
-  return props.group.passes.length ? 'no figure: find the sheet' : 'snug, no torque';
+  if (props.group.passes.length) return 'no figure: find the sheet';
+  return props.group.steps === 'by-hand' ? 'by hand, no tool' : 'snug, no torque';
 });
+const wrong = computed(() =>
+  Object.keys(props.problems).some((f) => f.startsWith(`sheet.bolts.${props.group.group}.`)),
+);
 </script>
 
 <template>
@@ -65,8 +73,22 @@ const basis = computed(() => {
       ]"
     />
     <p class="stands">
+      <Button
+        variant="text"
+        severity="secondary"
+        :label="`${patternWords(bolt.pattern || group.pattern)}: how they stand`"
+        :aria-expanded="standing || wrong"
+        @click="standing = !standing"
+      />
       <b v-for="u in group.inAllUnits" :key="u" class="figure">{{ u }}</b> <span class="quiet">{{ basis }}</span>
     </p>
+    <BoltStand
+      v-if="standing || wrong"
+      :model-value="bolt"
+      :group="group"
+      :problems="problems"
+      @update:model-value="model = $event"
+    />
   </fieldset>
 </template>
 
@@ -92,6 +114,7 @@ legend {
   flex-wrap: wrap;
   grid-column: 1 / -1;
   gap: 0 1.25rem;
+  align-items: center;
   margin: 0;
 }
 

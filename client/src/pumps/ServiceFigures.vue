@@ -139,6 +139,7 @@ async function save(sure = false): Promise<void> {
     <section aria-labelledby="bolts-title">
       <h2 id="bolts-title">Bolts</h2>
       <template v-for="s in sheets.sheets" :key="s.id">
+        <h3 v-if="s.beside && s.groups.length" class="quiet">{{ s.name }}</h3>
         <BoltFigures
           v-for="g in s.groups"
           :key="g.group"
@@ -147,6 +148,7 @@ async function save(sure = false): Promise<void> {
           :sizes="sheets.sizes"
           :grades="sheets.grades"
           :problem="problems[`sheet.torques.${g.group}`] ?? problems[`sheet.bolts.${g.group}.size`]"
+          :problems="problems"
           @update:model-value="$event && (form = { ...form, bolts: { ...form.bolts, [g.group]: $event } })"
         />
       </template>

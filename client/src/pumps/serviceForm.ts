@@ -10,6 +10,14 @@ export interface BoltForm {
   grade: string;
   thread: string;
   dressing: string;
+  /** How they stand, in which order, by which passes and with what; empty as the sheet has it. */
+  pattern: string;
+  steps: string;
+  passes: string;
+  tighten: string;
+  loosen: string;
+  wrench: string;
+  drive: string;
 }
 
 export interface KitForm {
@@ -43,7 +51,45 @@ export const emptyBolt = (unit = 'N·m'): BoltForm => ({
   grade: '',
   thread: 'steel',
   dressing: 'dry',
+  pattern: '',
+  steps: '',
+  passes: '',
+  tighten: '',
+  loosen: '',
+  wrench: '',
+  drive: '',
 });
+
+/** "1-4-2-3" as numbers; undefined where it is none. */
+export const orderOf = (text: string): number[] | undefined =>
+  /^\s*\d+(\s*[-, ]\s*\d+)*\s*$/.test(text)
+    ? text
+        .trim()
+        .split(/[-, ]+/)
+        .map(Number)
+    : undefined;
+
+/** "30, 70, 100, 100" as shares of the torque; undefined where it is none. */
+export const passesOf = (text: string): number[] | undefined => {
+  const shares = text
+    .replace(/%/g, '')
+    .split(/[;, ]+/)
+    .filter(Boolean)
+    .map((t) => readNumber(t));
+  return shares.length && shares.every((s): s is number => s !== null && s > 0 && s <= 100)
+    ? shares.map((s) => s / 100)
+    : undefined;
+};
+
+/** A pattern in words: "8 in two rows". */
+export function patternWords(pattern: string): string {
+  const [kind, size = ''] = pattern.split('-');
+  const count = size.split('x').reduce((all, n) => all * Number(n || 1), 1);
+  if (kind === 'rows') return `${count} in two rows`;
+  if (kind === 'row') return `${count} in a row`;
+  if (kind === 'circle') return `${count} in a circle`;
+  return kind === 'pair' ? 'two' : 'one';
+}
 
 const said = (value: number | null | undefined) => (value == null ? '' : forField(value));
 
@@ -67,6 +113,13 @@ export function toForm(sheet: Sheet, versions: { id: string; choices: { part: st
       grade: made.grade ?? '',
       thread: made.thread ?? 'steel',
       dressing: made.dressing ?? 'dry',
+      pattern: made.pattern ?? '',
+      steps: made.steps ?? '',
+      passes: (made.shares ?? []).map((s) => forField(100 * s)).join(', '),
+      tighten: (made.tighten ?? []).join('-'),
+      loosen: (made.loosen ?? []).join('-'),
+      wrench: made.wrench ?? '',
+      drive: made.drive ?? '',
     };
   const parts: ServiceForm['parts'] = {};
   for (const [part, size] of Object.entries(sheet.sizes ?? {})) parts[part] = { size, price: '' };
@@ -106,9 +159,15 @@ const numberIn = (text: string) => readNumber(text.trim()) ?? undefined;
 /** Everything that cannot be read as a number, by the field of the request. */
 export function problemsOf(form: ServiceForm): Record<string, string> {
   const found: Record<string, string> = {};
-  for (const [group, bolt] of Object.entries(form.bolts))
+  for (const [group, bolt] of Object.entries(form.bolts)) {
     if (bolt.torque.trim() && !torque(bolt))
       found[`sheet.torques.${group}`] = `${whyNot(bolt.torque)}. Write it like 25 or 250 in·lbf.`;
+    for (const way of ['tighten', 'loosen'] as const)
+      if (bolt[way].trim() && !orderOf(bolt[way]))
+        found[`sheet.bolts.${group}.${way}`] = 'Numbers of the bolts in turn, like 1-4-2-3.';
+    if (bolt.passes.trim() && !passesOf(bolt.passes))
+      found[`sheet.bolts.${group}.shares`] = 'Per cent of the torque, pass by pass, like 30, 70, 100, 100.';
+  }
   const number = (field: string, text: string) => {
     if (text.trim() && readNumber(text.trim()) === null) found[field] = `${whyNot(text)}. Write it like 12 or 12.50.`;
   };
@@ -143,8 +202,22 @@ export function toSheet(form: ServiceForm): Sheet {
     bolts: filled(
       bolts.map(([group, b]) => [
         group,
-        b.size || b.grade || b.thread !== 'steel' || b.dressing !== 'dry'
-          ? { size: b.size || undefined, grade: b.grade || undefined, thread: b.thread, dressing: b.dressing }
+        Object.keys(b).some(
+          (k) => !['torque', 'unit'].includes(k) && b[k as keyof BoltForm] !== emptyBolt()[k as keyof BoltForm],
+        )
+          ? {
+              size: b.size || undefined,
+              grade: b.grade || undefined,
+              thread: b.thread,
+              dressing: b.dressing,
+              pattern: b.pattern || undefined,
+              steps: b.steps || undefined,
+              shares: passesOf(b.passes),
+              tighten: orderOf(b.tighten),
+              loosen: orderOf(b.loosen),
+              wrench: b.wrench.trim() || undefined,
+              drive: b.drive || undefined,
+            }
           : undefined,
       ]),
     ),

@@ -1,4 +1,5 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 

@@ -1,4 +1,5 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 
@@ -29,6 +30,9 @@ public enum ServiceScope
 
     /// <summary>The same parts at every place.</summary>
     WholeSet,
+
+    /// <summary>What failed, and with it both seals and all rings of its bore.</summary>
+    OneBore,
 }
 
 /// <summary>The tick of a step at one place.</summary>
@@ -48,14 +52,37 @@ public sealed record ServiceStep(
     string Id, ServiceStage Stage, Act Act, SheetPart? Part, IReadOnlyList<ServicePlace> Places, BoltGroup? Bolts, double Minutes,
     bool Facing = false)
 {
+    /// <summary>What is done with the bolts; null where none are worked.</summary>
+    public BoltJob? Job { get; init; }
+
+    /// <summary>Round by round over the bolts; empty where none are worked.</summary>
+    public IReadOnlyList<BoltRound> Rounds => Bolts is { } group && Job is { } job ? BoltWork.Rounds(group, job) : [];
+
+    /// <summary>True where new parts are laid ready.</summary>
+    public bool Lays { get; init; }
+
+    /// <summary>True where bolts come to their torque, or are as tight as they will be.</summary>
+    public bool Tightens => Job is BoltJob.Torque or BoltJob.Tighten;
+
     /// <summary>One tick for each place; one where the step is for the whole pump.</summary>
     public IReadOnlyList<StepTick> Ticks => Places.Count == 0
         ? [new StepTick(Id, ServicePlace.Whole)]
-        : [.. Places.Select(p => new StepTick(p == ServicePlace.Whole ? Id : $"{Id}@{p.Key}", p))];
+        : [.. Places.Select(p => new StepTick(Named(p) ? Id : $"{Id}@{p.Key}", p))];
+
+    // What is done place by place has its place in its id.
+    private bool Named(ServicePlace place) =>
+        place == ServicePlace.Whole || (Places.Count == 1 && Id.EndsWith($"@{place.Key}", StringComparison.Ordinal));
 }
 
-/// <summary>New parts of one kind: how many, and where.</summary>
-public sealed record PartCount(SheetPart Part, int Count, IReadOnlyList<ServicePlace> Places);
+/// <summary>A part that is wanted at a place, and what becomes of it.</summary>
+public sealed record ServiceTarget(PartAt At, Mend Mend)
+{
+    /// <summary>As its sheet has it: a part that wears is renewed, any other refitted.</summary>
+    public static ServiceTarget Of(PartAt at) => new(at, at.Part.Fit == Fit.Again ? Mend.Refit : Mend.Renew);
+}
+
+/// <summary>New parts of one kind: how many, and where. A piece that comes along with a part has an id of its own.</summary>
+public sealed record PartCount(string Id, string Name, SheetPart Part, int Count, IReadOnlyList<ServicePlace> Places);
 
 /// <summary>The work on one pump, from the last run to the last bolt.</summary>
 /// <param name="Sheet">The sheet as it is on this pump.</param>
@@ -63,11 +90,13 @@ public sealed record PartCount(SheetPart Part, int Count, IReadOnlyList<ServiceP
 /// <param name="Off">What comes off, in order.</param>
 /// <param name="Steps">All steps in order.</param>
 /// <param name="Parts">New parts to lay ready.</param>
+/// <param name="Targets">What it is for.</param>
 public sealed record ServicePlan(
-    ServiceSheet Sheet, ReciprocatingPump Pump, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts)
+    ServiceSheet Sheet, ReciprocatingPump Pump, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts,
+    IReadOnlyList<ServiceTarget> Targets)
 {
     /// <summary>Parts of the sheet that stay where they are, at every place.</summary>
-    public IReadOnlyList<SheetPart> Stays => [.. Sheet.Parts.Where(p => Off.All(o => o.Part != p))];
+    public IReadOnlyList<SheetPart> Stays => [.. Sheet.Parts.Where(p => !p.InPlace && Off.All(o => o.Part != p))];
 
     /// <summary>What to look at while it is open, part by part and place by place.</summary>
     public IReadOnlyList<PartAt> Inspections => [.. Off.Where(p => p.Part.Look.Count > 0)];

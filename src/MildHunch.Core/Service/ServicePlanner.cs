@@ -1,91 +1,103 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 
-/// <summary>Plans the work: the least disassembly, shared steps once, closed in the order reversed (docs/trade.md, Service).</summary>
+/// <summary>
+/// Plans the work: the least disassembly, shared steps once, each act where it can be done, closed in the order reversed
+/// (docs/trade.md, Service).
+/// </summary>
 public sealed class ServicePlanner(ServiceSheets sheets)
 {
     // Common practice, no source: an act before and after, and a look at a part.
     private const double CommonMinutes = 2;
     private const double LookMinutes = 1;
 
-    /// <summary>The plan to renew or mend these parts.</summary>
+    private static readonly MachineState[] States = [MachineState.Running, MachineState.LockedOut, MachineState.Open];
+
+    /// <summary>The plan to renew or mend these parts, each as its sheet has it.</summary>
+    /// <exception cref="ImpossibleInputException">No target.</exception>
+    public ServicePlan Plan(ServiceSheet sheet, ReciprocatingPump pump, IReadOnlyList<PartAt> targets, ServiceScope scope) =>
+        Plan(sheet, pump, [.. targets.Select(ServiceTarget.Of)], scope);
+
+    /// <summary>The plan to mend these parts.</summary>
     /// <param name="sheet">A sheet as it is on this pump.</param>
     /// <param name="pump">The pump.</param>
     /// <param name="targets">Parts at places; at least one.</param>
-    /// <param name="scope">Only these, or the same at every place.</param>
+    /// <param name="scope">Only these, the same at every place, or all that seals in the same bore.</param>
     /// <exception cref="ImpossibleInputException">No target.</exception>
-    public ServicePlan Plan(ServiceSheet sheet, ReciprocatingPump pump, IReadOnlyList<PartAt> targets, ServiceScope scope)
+    public ServicePlan Plan(ServiceSheet sheet, ReciprocatingPump pump, IReadOnlyList<ServiceTarget> targets, ServiceScope scope)
     {
         if (targets.Count == 0)
             throw new ImpossibleInputException("targets", "nothing", "at least one part of the pump");
-        var wanted = scope == ServiceScope.WholeSet
-            ? targets.SelectMany(t => t.Part.Per.On(pump).Select(place => new PartAt(t.Part, place))).Distinct().ToArray()
-            : [.. targets.Distinct()];
-        var off = Disassembly.Least(sheet, pump, wanted);
-        var groups = off.GroupBy(p => p.Part).ToArray();
-        var parts = groups
-            .Select(g => (g.Key, Places: g.Where(p => p.Part.Fit == Fit.New || wanted.Contains(p)).Select(p => p.Place).ToArray()))
-            .Where(g => g.Places.Length > 0)
-            .Select(g => new PartCount(g.Key, g.Places.Length * g.Key.Count, g.Places))
-            .ToArray();
+        var wanted = PlanScope.Of(sheet, pump, targets, scope);
+        var off = Disassembly.Least(sheet, pump, [.. wanted.Select(t => t.At)]);
+        var groups = off.GroupBy(p => p.Part).Select(g => new Worked(g.Key, [.. g.Select(p => p.Place)])).ToArray();
+        var parts = PlanParts.Of(off, wanted);
+        var nodes = new StepNodes(sheet, sheets.Common);
+        var taken = States.ToDictionary(m => m, m => groups.SelectMany(g => nodes.Off(g.Part, g.Places, m)).ToArray());
+        StepNode[] put = [.. groups.Reverse().SelectMany(g => nodes.On(g.Part, g.Places))];
+        var (offs, ons) = (Shares(taken.Values.SelectMany(n => n)), Shares(put));
+        IEnumerable<ServiceStep> Opened(MachineState machine) => StepOrder.Sorted(taken[machine], on: false)!.Select(n => Step(
+            sheet, n, machine == MachineState.Open ? ServiceStage.Open : ServiceStage.Before, n.Part.Minutes.Off / offs[n.Part]));
+
+        // What can be done while it runs needs no lock-out.
+        var runs = groups.All(g => g.Part.InPlace && g.Part.Off.All(a => a.Machine == MachineState.Running));
         ServiceStep[] steps =
         [
-            .. Common("running", ServiceStage.Before, sheets.Common.Running),
-            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.Running)),
-            .. Common("lock-out", ServiceStage.Before, sheets.Common.LockOut),
-            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.LockedOut)),
-            .. groups.SelectMany(g => Opened(sheet, g.Key, Places(g), MachineState.Open)),
-            .. groups.Where(g => g.Key.Look.Count > 0).Select(g => Looked(g.Key, Places(g))),
+            .. Common("running", ServiceStage.Before, sheets.Common.Running, pump),
+            .. Opened(MachineState.Running),
+            .. runs ? [] : Common("lock-out", ServiceStage.Before, sheets.Common.LockOut, pump),
+            .. Opened(MachineState.LockedOut),
+            .. Opened(MachineState.Open),
+            .. groups.Where(g => g.Part.Look.Count > 0).Select(Looked),
             .. parts.Select(Laid),
-            .. groups.Reverse().SelectMany(g => Closed(sheet, g.Key, Places(g))),
-            .. Common("after", ServiceStage.Close, sheets.Common.After),
+            .. Mended(wanted),
+            .. StepOrder.Sorted(put, on: true)!.Select(n => Step(
+                sheet, n, ServiceStage.Close, n.Facing ? 0 : n.Part.Minutes.On / ons[n.Part])),
+            .. runs ? [] : Common("after", ServiceStage.Close, sheets.Common.After, pump),
         ];
-        return new ServicePlan(sheet, pump, off, steps, parts);
+        return new ServicePlan(sheet, pump, off, steps, parts, wanted);
     }
 
     // A sheet has minutes for the whole of a part; its acts and its bolts share them alike.
-    private static double Each(SheetPart part, double minutes, int acts, IReadOnlyList<ServicePlace> places) =>
-        minutes * places.Count / (acts + (part.Group is null ? 0 : 1));
+    private static Dictionary<SheetPart, int> Shares(IEnumerable<StepNode> nodes) =>
+        nodes.Where(n => !n.Facing).GroupBy(n => n.Part).ToDictionary(g => g.Key, g => g.Select(n => n.Name).Distinct().Count());
 
-    private static ServicePlace[] Places(IEnumerable<PartAt> group) => [.. group.Select(p => p.Place)];
-
-    private static IEnumerable<ServiceStep> Common(string name, ServiceStage stage, IReadOnlyList<Act> acts) =>
-        acts.Select((act, k) => new ServiceStep($"{name}.{k + 1}", stage, act, null, [], null, CommonMinutes));
-
-    // What can only be done while it runs, or before it is open, stands before the first bolt whatever part it belongs to.
-    private static IEnumerable<ServiceStep> Opened(
-        ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places, MachineState machine)
+    private static ServiceStep Step(ServiceSheet sheet, StepNode n, ServiceStage stage, double minutes) => new(
+        Id(n), stage, n.Act, n.Part, n.Places, n.Job is null ? null : sheet.Group(n.Part.Group!), minutes * n.Places.Count, n.Facing)
     {
-        var stage = machine == MachineState.Open ? ServiceStage.Open : ServiceStage.Before;
-        var minutes = Each(part, part.Minutes.Off, part.Off.Count, places);
-        if (machine == MachineState.Open && part.Group is { } group)
-            yield return new ServiceStep(
-                $"{part.Id}.loosen", stage, BoltActs.Loosen(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
-        foreach (var (k, act) in part.Off.Index().Where(a => a.Item.Machine == machine))
-            yield return new ServiceStep($"{part.Id}.off.{k + 1}", stage, act, part, places, null, minutes);
-    }
+        Job = n.Job,
+    };
 
-    private static ServiceStep Looked(SheetPart part, IReadOnlyList<ServicePlace> places) => new(
-        $"{part.Id}.look", ServiceStage.Inspect, new Act { Do = $"{part.Name}: {string.Join("; ", part.Look)}." }, part, places, null,
-        LookMinutes * places.Count);
+    private static string Id(StepNode n) =>
+        $"{n.Part.Id}.{n.Name}{(n.Part.OneByOne && n.Places[0] != ServicePlace.Whole ? $"@{n.Places[0].Key}" : "")}";
+
+    private static IEnumerable<ServiceStep> Common(string name, ServiceStage stage, IReadOnlyList<Act> acts, ReciprocatingPump pump) =>
+        acts.Index().Where(a => a.Item.Arrangements.Count == 0 || a.Item.Arrangements.Contains(pump.Arrangement.Named()))
+            .Select(a => new ServiceStep($"{name}.{a.Index + 1}", stage, a.Item, null, [], null, CommonMinutes));
+
+    private static ServiceStep Looked(Worked g) => new(
+        $"{g.Part.Id}.look", ServiceStage.Inspect, new Act { Do = $"{g.Part.Name}: {string.Join("; ", g.Part.Look)}." }, g.Part, g.Places,
+        null, LookMinutes * g.Places.Count);
 
     private static ServiceStep Laid(PartCount part) => new(
-        $"{part.Part.Id}.ready", ServiceStage.Mend,
-        new Act { Do = $"{part.Count} x {part.Part.Name.ToLowerInvariant()}, new: lay ready and compare with the old." }, part.Part,
-        part.Places, null, 0);
-
-    private static IEnumerable<ServiceStep> Closed(ServiceSheet sheet, SheetPart part, IReadOnlyList<ServicePlace> places)
+        $"{part.Id}.ready", ServiceStage.Mend,
+        new Act { Do = $"{part.Count} x {part.Name.ToLowerInvariant()}, new: lay ready and compare with the old." }, part.Part,
+        part.Places, null, 0)
     {
-        var minutes = Each(part, part.Minutes.On, part.On.Count, places);
-        foreach (var (k, act) in part.On.Index())
-            yield return new ServiceStep($"{part.Id}.on.{k + 1}", ServiceStage.Close, act, part, places, null, minutes);
-        yield return new ServiceStep(
-            $"{part.Id}.facing", ServiceStage.Close,
-            new Act { Do = $"{part.Name}: {part.Facing}.", Why = part.Home is null ? null : $"Home when: {part.Home}." }, part, places,
-            null, 0, Facing: true);
-        if (part.Group is { } group)
-            yield return new ServiceStep(
-                $"{part.Id}.tighten", ServiceStage.Close, BoltActs.Tighten(sheet.Group(group)!), part, places, sheet.Group(group), minutes);
-    }
+        Lays = true,
+    };
+
+    // Cleaned or lapped in place of a new one.
+    private IEnumerable<ServiceStep> Mended(IReadOnlyList<ServiceTarget> wanted) =>
+        from target in wanted
+        where target.Mend is Mend.Clean or Mend.Lap
+        group target.At.Place by (target.At.Part, target.Mend) into at
+        let how = sheets.Common.MendOf(at.Key.Mend, at.Key.Part)!
+        select new ServiceStep(
+            $"{at.Key.Part.Id}.{at.Key.Mend.Named()}", ServiceStage.Mend,
+            how.Act with { Do = $"{at.Key.Part.Name}: {how.Act.Do}" }, at.Key.Part, [.. at], null, how.Minutes * at.Count());
+
+    private sealed record Worked(SheetPart Part, IReadOnlyList<ServicePlace> Places);
 }

@@ -1,5 +1,6 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 
@@ -68,5 +69,5 @@ public sealed class ServiceSheets
     private SheetPart Spelt(SheetPart part) => part with { Off = Spelt(part.Off), On = Spelt(part.On) };
 
     private IReadOnlyList<Act> Spelt(IReadOnlyList<Act> acts) =>
-        [.. acts.SelectMany(a => a.Use is null ? [a] : Common.Named(a.Use)!)];
+        [.. acts.SelectMany(a => a.Use is null ? [a] : Common.Named(a.Use)!.Select(shared => shared with { Bolts = a.Bolts }))];
 }

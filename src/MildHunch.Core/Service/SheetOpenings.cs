@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 

@@ -1,10 +1,12 @@
+using System.Text.RegularExpressions;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service;
 
 /// <summary>Refuses a sheet by which something would be forgotten: orphans, circles, parts without a way back.</summary>
-internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
+internal sealed partial class SheetValidation(CommonActs common, Catalogue catalogue)
 {
     public void Check(ServiceSheet sheet)
     {
@@ -24,7 +26,11 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
         foreach (var group in sheet.Groups)
         {
             CheckGroup(group, Require);
-            Require(sheet.Parts.Any(p => p.Group == group.Id), group.Id, "holds nothing");
+            Require(sheet.Parts.Count(p => p.Group == group.Id) > 0, group.Id, "holds nothing");
+            Require(
+                group.During is null || sheet.States.Any(s => s.Id == group.During), group.Id,
+                $"turns in unknown state “{group.During}”");
+            CheckHazards(group.Hazards, group.Id, Require);
         }
 
         for (var at = 0; at < sheet.Parts.Count; at++)
@@ -33,22 +39,34 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
             Require(part.Group is null || sheet.Group(part.Group) is not null, part.Id, $"unknown group “{part.Group}”");
             Require(part.Version is null || choices.Contains(part.Version), part.Id, $"unknown version “{part.Version}”");
             Require(part.Minutes is { Off: >= 0, On: >= 0 } && part.Count > 0, part.Id, "minutes below 0, or a count of 0");
-            Require(part.Facing.Length > 0, part.Id, "says nothing of its facing");
-            Require(part.Off.Count > 0 && part.On.Count > 0, part.Id, "must say how it comes off and how it goes back");
+            Require(part.InPlace || part.Facing.Length > 0, part.Id, "says nothing of its facing");
+            Require(
+                part.Off.Count > 0 && (part.InPlace ? part.On.Count == 0 && part.Group is null : part.On.Count > 0), part.Id,
+                "must say how it comes off and how it goes back, or what is done to it where it is");
+            foreach (var version in part.UnderIn.Keys.Concat(part.ServesIn.Keys).Concat(part.With.Select(w => w.Version).OfType<string>()))
+                Require(choices.Contains(version), part.Id, $"unknown version “{version}”");
+            Require(part.Locks is null || sheet.Group(part.Locks) is not null, part.Id, $"locks unknown group “{part.Locks}”");
 
             // Parts stand in the order in which they come off; so there is no circle, and the way back is the order reversed.
-            foreach (var before in part.Ways.SelectMany(w => w))
+            foreach (var before in part.Ways.Concat(part.UnderIn.Values).SelectMany(w => w))
                 Require(
                     sheet.Parts.Take(at).Any(p => p.Id == before), part.Id,
                     $"lies under “{before}”, which does not stand before it");
             foreach (var ring in part.Brings)
                 Require(
-                    sheet.Parts.Skip(at + 1).Any(p => p.Id == ring && p.Fit == Fit.New), part.Id,
-                    $"brings “{ring}”, which does not stand after it as a part that is always renewed");
-            foreach (var action in part.Serves)
+                    sheet.Parts.Skip(at + 1).Any(p => p.Id == ring), part.Id, $"brings “{ring}”, which does not stand after it");
+            foreach (var action in part.Actions)
                 Require(catalogue.Faults.Any(f => f.Action == action), part.Id, $"serves “{action}”, which nobody does");
             foreach (var act in part.Off.Concat(part.On))
+            {
                 CheckAct(act, part.Id, choices, Require);
+                foreach (var link in act.After)
+                    Require(
+                        sheet.Part(link.Split('.')[0]) is not null, part.Id,
+                        $"waits for “{link}”, which is no act of a part of this sheet");
+            }
+
+            CheckNew(part, Require);
         }
 
         foreach (var item in sheet.Stacks.SelectMany(s => s.Items))
@@ -64,10 +82,22 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
         {
             var there = sheet.PartsOf(build);
             foreach (var part in there)
+            {
+                var told = part.UnderIn.FirstOrDefault(u => build.Contains(u.Key)).Value;
                 Require(
-                    part.Ways.Any(way => way.All(id => there.Any(p => p.Id == id))), part.Id,
+                    (told is null ? part.Ways : [told]).Any(way => way.All(id => there.Any(p => p.Id == id))), part.Id,
                     $"cannot be reached on a pump with {string.Join(", ", build)}");
+            }
+
+            new SheetSequence(sheet.On(build), common).Check();
         }
+    }
+
+    // What an act calls new is counted, and only what is counted: as a part that is always renewed, or a piece that comes along with it.
+    private static void CheckNew(SheetPart part, Action<bool, string, string> require)
+    {
+        foreach (var act in part.On.Where(a => SaysNew().IsMatch(a.Do)))
+            require(part.Fit == Fit.New, part.Id, $"“{act.Do}” calls something new that is not counted with it");
     }
 
     private static void CheckFits(SheetFits fits, Action<bool, string, string> require)
@@ -90,6 +120,10 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
             BoltPattern.Find(group.Pattern) is not null, group.Id,
             $"unknown pattern “{group.Pattern}”; known are {string.Join(", ", BoltPattern.Names)}");
         var numbers = group.Places.Places.Select(p => p.Number).ToArray();
+        require(
+            group.Shares.Count == 0 || (group.Shares[^1] == 1 && group.Shares.All(s => s is > 0 and <= 1)), group.Id,
+            "shares of the torque go from above 0 to 1, the last one 1");
+        require(!group.GuideStuds || group.Places.GuideStuds.Count == 2, group.Id, $"“{group.Pattern}” has no upper row for guide studs");
         foreach (var order in new[] { group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten })
             require(order.Order().SequenceEqual(numbers), group.Id, $"an order must name each of 1 to {numbers.Length} once");
         require(
@@ -110,4 +144,7 @@ internal sealed class SheetValidation(CommonActs common, Catalogue catalogue)
         foreach (var hazard in hazards)
             require(catalogue.Hazard(hazard) is not null, entry, $"unknown hazard “{hazard}”");
     }
+
+    [GeneratedRegex(@"\b(new|renewed)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex SaysNew();
 }

@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
@@ -27,7 +28,8 @@ public sealed record SheetVersionDto(string Id, string Name, IReadOnlyList<PartN
 
 public sealed record SheetPartDto(
     string Part, string Name, [property: Description("how many this pump has")] int Count, bool Renewed,
-    [property: Description("what is measured at it")] IReadOnlyList<string> Measured);
+    [property: Description("what is measured at it")] IReadOnlyList<string> Measured,
+    [property: Description("what can be done to it: renew, refit, clean, lap; the first is usual")] IReadOnlyList<string> Mends);
 
 /// <summary>What can be noted of a pump: its sheets, and choices between them where there are several.</summary>
 public sealed record SheetsOfPumpResponse(
@@ -60,8 +62,14 @@ public static class PumpSheetEndpoints
                 [.. s.Versions.Select(v => new SheetVersionDto(v.Id, v.Name, [.. v.Choices.Select(c => new PartNameDto(c.Id, c.Name))]))],
                 [.. s.Groups.Select(g => g.ToDto(shown.Sheet))],
                 [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again,
-                    findings.Kind(p.Kind)?.Measured ?? []))]))],
+                    findings.Kind(p.Kind)?.Measured ?? [], [.. MendsOf(p, sheets.Common)]))]))],
             BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency);
+    }
+
+    private static IEnumerable<string> MendsOf(SheetPart part, CommonActs common)
+    {
+        Mend[] usual = part.InPlace ? [Mend.Refit] : part.Fit == Fit.Again ? [Mend.Refit, Mend.Renew] : [Mend.Renew, Mend.Refit];
+        return usual.Concat(new[] { Mend.Clean, Mend.Lap }.Where(m => common.MendOf(m, part) is not null)).Select(m => m.Named());
     }
 
     private static async Task<Ok<PumpResource>> Change(
@@ -72,9 +80,9 @@ public static class PumpSheetEndpoints
         ETags.Require(http, stored.Version);
         var sheet = request.Sheet ?? throw Mapping.Missing("sheet", "the figures as a whole");
         var shown = stored.ToResource();
-        ServiceQuestion.Sheets(shown.Pump.ToCore(), shown.Setup, sheet, sheets);
         var possible = ServiceQuestion.Possible(shown.Pump.ToCore(), shown.Setup, sheets);
         PumpSheetRules.Check(sheet, possible);
+        ServiceQuestion.Sheets(shown.Pump.ToCore(), shown.Setup, sheet, sheets);
         if (request.Sure != true)
             AskBack(sheet, possible);
         stored.SheetJson = Stored.Write(sheet);

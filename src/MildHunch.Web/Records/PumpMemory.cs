@@ -1,3 +1,4 @@
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Web.Cases.Work;
@@ -56,7 +57,7 @@ public sealed partial class ReportBuilder
                 ["Part", "New", "Where"],
                 [.. plan.Parts.Select(p => new[]
                 {
-                    p.Part.Name, p.Count.ToString(CultureInfo.InvariantCulture),
+                    p.Name, p.Count.ToString(CultureInfo.InvariantCulture),
                     string.Join(", ", p.Places.Where(x => x != ServicePlace.Whole).Select(x => x.Key.Replace('.', ' '))),
                 })]),
             pictures:
@@ -70,7 +71,7 @@ public sealed partial class ReportBuilder
     {
         if (at.Plan is not { } plan)
             return null;
-        var done = plan.Steps.Where(s => s.Bolts is not null && s.Stage == ServiceStage.Close)
+        var done = plan.Steps.Where(s => s.Tightens)
             .Select(s => (Step: s, Tick: Done(s))).Where(s => s.Tick is not null).ToArray();
         TickedDto? Done(ServiceStep step) =>
             step.Ticks.Select(t => at.Shown.Work.Steps.GetValueOrDefault(t.Key)).FirstOrDefault(t => t is { Taps: null });
@@ -83,8 +84,10 @@ public sealed partial class ReportBuilder
                     return new[]
                     {
                         group.Name,
-                        group.InAllUnits.Count > 0 ? $"{string.Join(", ", group.InAllUnits)} ({group.Basis})" : "no figure on record",
-                        d.Tick!.By, d.Tick.Wrench ?? "not named",
+                        d.Tick!.Torque is { } used
+                            ? $"{Said(used)} (as used)"
+                            : group.InAllUnits.Count > 0 ? $"{string.Join(", ", group.InAllUnits)} ({group.Basis})" : "no figure on record",
+                        d.Tick.By, d.Tick.Wrench ?? "not named",
                     };
                 })]),
             pictures:

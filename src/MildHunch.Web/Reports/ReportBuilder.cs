@@ -2,6 +2,7 @@ using System.Globalization;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
@@ -54,7 +55,7 @@ public sealed partial class ReportBuilder(
         foreach (var cause in Causes(at))
             yield return $"Cause: {cause}";
         if (at.Plan is { } plan)
-            yield return $"Renewed: {string.Join(", ", plan.Parts.Select(p => $"{p.Count} x {p.Part.Name.ToLowerInvariant()}"))}.";
+            yield return $"Renewed: {string.Join(", ", plan.Parts.Select(p => $"{p.Count} x {p.Name.ToLowerInvariant()}"))}.";
         foreach (var change in at.Proved.Changed.Where(c => c.Before is not null && c.After is not null))
             yield return $"{change.Name}: {Said(change.Before!)} before, {Said(change.After!)} after.";
         yield return at.Shown.Proof.Verdict is { } verdict

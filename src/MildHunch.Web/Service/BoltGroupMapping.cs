@@ -1,6 +1,7 @@
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Web.Shared;
@@ -14,25 +15,41 @@ internal static class BoltGroupMapping
 
     public static BoltGroupDto ToDto(this BoltGroup group, PumpSheetDto own)
     {
+        var (torque, told, basis) = TorqueOf(group, own);
         var field = $"sheet.torques.{group.Id}";
-        var told = own.Torques?.GetValueOrDefault(group.Id);
         var make = own.Bolts?.GetValueOrDefault(group.Id).ToCore();
-        var torque = told.Maybe<Torque>(field);
-        var basis = torque is null ? TorqueBasis.None : TorqueBasis.Sheet;
-        if (torque is null && group.Ceiling && make is not null && BoltCeiling.Of(make) is { } ceiling)
-        {
-            // To whole newton metres: it is an estimate.
-            (torque, basis) = (new Torque(Math.Max(1, Math.Round(ceiling.Si))), TorqueBasis.Estimate);
-            told = Amount.Of(torque.Value).ToDto(Units.Find(QuantityKind.Torque, TorqueUnits[0])!);
-        }
-
         return new BoltGroupDto(
             group.Id, group.Name, group.Ceiling, group.Pattern, [.. group.Places.Places.Select(p => new BoltPlaceDto(p.Number, p.X, p.Y))],
             group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten,
             [.. group.Passes.Select(share => new BoltPassDto(share, Share(torque, share, told), InAllUnits(torque, share)))],
             told, basis.Named(), InAllUnits(torque, 1),
             torque is { } asked ? TorqueDoubts.About(group, asked, told!, make, field)?.Says : null, group.Note,
-            own.Bolts?.GetValueOrDefault(group.Id)?.Dressing, BoltDrawing.Of(group).ToDto());
+            own.Bolts?.GetValueOrDefault(group.Id)?.Dressing, BoltDrawing.Of(group).ToDto(), group.Steps.Named(),
+            group.Wrench, group.Drive);
+    }
+
+    // The maker's, or the bolt's ceiling to whole newton metres: it is an estimate.
+    private static TorqueOfGroup TorqueOf(BoltGroup group, PumpSheetDto own)
+    {
+        var told = own.Torques?.GetValueOrDefault(group.Id);
+        if (told.Maybe<Torque>($"sheet.torques.{group.Id}") is { } noted)
+            return new TorqueOfGroup(noted, told, TorqueBasis.Sheet);
+        if (!group.Ceiling || own.Bolts?.GetValueOrDefault(group.Id).ToCore() is not { } make || BoltCeiling.Of(make) is not { } ceiling)
+            return new TorqueOfGroup(null, null, TorqueBasis.None);
+        var estimate = new Torque(Math.Max(1, Math.Round(ceiling.Si)));
+        return new TorqueOfGroup(
+            estimate, Amount.Of(estimate).ToDto(Units.Find(QuantityKind.Torque, TorqueUnits[0])!), TorqueBasis.Estimate);
+    }
+
+    private sealed record TorqueOfGroup(Torque? Torque, QuantityDto? Told, TorqueBasis Basis);
+
+    /// <summary>Round by round over the bolts of a step, with what the wrench is set to.</summary>
+    public static IReadOnlyList<BoltRoundDto> Rounds(this ServiceStep step, PumpSheetDto own)
+    {
+        if (step.Bolts is not { } group)
+            return [];
+        var torque = TorqueOf(group, own).Torque;
+        return [.. step.Rounds.Select(r => new BoltRoundDto(r.Name, r.Order, r.Share is { } share ? InAllUnits(torque, share) : []))];
     }
 
     private static IReadOnlyList<string> InAllUnits(Torque? torque, double share) => torque is { } whole

@@ -8,7 +8,7 @@ internal sealed record PartsBill(KitBill Bill, PumpSheetDto Own, ServicePlan Pla
 {
     public static PartsBill Of(ServicePlan plan, PumpSheetDto own) => new(
         KitCounting.Count(
-            plan.Parts.ToDictionary(p => p.Part.Id, p => p.Count),
+            plan.Parts.ToDictionary(p => p.Id, p => p.Count),
             [.. (own.Kits ?? []).Select(kit => new Kit(kit.Name!, kit.Name!, kit.Holds!))]),
         own, plan);
 
@@ -29,7 +29,7 @@ internal sealed record PartsBill(KitBill Bill, PumpSheetDto Own, ServicePlan Pla
             Add(kit.Kit.Name, Own.Kits!.First(k => k.Name == kit.Kit.Name).Price, kit.Count);
         foreach (var (part, count) in Bill.Beside)
             Add(
-                Plan.Sheet.Part(part)!.Name, Own.Prices is { } prices && prices.TryGetValue(part, out var price) ? price : null, count);
+                Plan.Sheet.NameOf(part)!, Own.Prices is { } prices && prices.TryGetValue(part, out var price) ? price : null, count);
         return priced.Count > 0 ? new PartsCostDto(priced.Sum(), currency, without) : null;
     }
 }

@@ -13,7 +13,15 @@ public sealed record BoltMakeDto(
     [property: Description("M5 to M24")] string? Size = null,
     [property: Description("5.6, 8.8, 10.9, 12.9 or A2-70")] string? Grade = null,
     [property: Description("steel, brass, aluminium or plastic: what it is screwed into")] string? Thread = null,
-    [property: Description("dry, oiled, anti-seize, sealer or locker")] string? Dressing = null);
+    [property: Description("dry, oiled, anti-seize, sealer or locker")] string? Dressing = null,
+    [property: Description("how many and how they stand: a name of /api/bolt-patterns; as the sheet has it where left out")]
+    string? Pattern = null,
+    [property: Description("plain (30, 70, 100, 100 %), one-level, snug or by-hand")] string? Steps = null,
+    [property: Description("shares of the torque, one a pass, the last one 1")] IReadOnlyList<double>? Shares = null,
+    [property: Description("numbers in the order of tightening")] IReadOnlyList<int>? Tighten = null,
+    [property: Description("numbers in the order of loosening; the reverse where left out")] IReadOnlyList<int>? Loosen = null,
+    [property: Description("what fits them")] string? Wrench = null,
+    [property: Description("square drive: 1/4, 3/8, 1/2, 3/4 or 1 inch")] string? Drive = null);
 
 /// <summary>When it is due: after hours, or every so many changes of the seals.</summary>
 public sealed record IntervalDto(double? Hours = null, int? SealChanges = null);

@@ -1,8 +1,8 @@
 using System.Globalization;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Service;
@@ -17,11 +17,11 @@ internal static class PumpSheetRules
     public static void Check(PumpSheetDto own, IReadOnlyList<ServiceSheet> sheets)
     {
         var groups = sheets.SelectMany(s => s.Groups).Select(g => g.Id).Distinct().ToArray();
-        var parts = sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct().ToArray();
+        var parts = sheets.SelectMany(s => s.Parts).SelectMany(p => p.With.Select(w => w.Id).Prepend(p.Id)).Distinct().ToArray();
         foreach (var (group, told) in own.Torques ?? Nothing<QuantityDto>())
             Torque(Known(group, groups, "sheet.torques"), told);
         foreach (var (group, made) in own.Bolts ?? Nothing<BoltMakeDto>())
-            Mapping.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => made.ToCore());
+            Mapping.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => CheckBolts(made, group, sheets));
         foreach (var (kit, k) in (own.Kits ?? []).Select((kit, k) => (kit, k)))
             Kit(kit, $"sheet.kits[{k}]", parts);
         foreach (var (part, price) in own.Prices ?? Nothing<double>())
@@ -39,6 +39,45 @@ internal static class PumpSheetRules
         Money(own.NewPump, "sheet.newPump");
         Above(own.Interval?.Hours, 1e6, "sheet.interval.hours", "hours above 0");
         Above(own.Interval?.SealChanges, 1000, "sheet.interval.sealChanges", "1 seal change or more");
+    }
+
+    /// <summary>Bolts as they are on this pump, beside their make.</summary>
+    public static OwnBolts Own(this BoltMakeDto made) => new()
+    {
+        Pattern = made.Pattern,
+        Steps = made.Steps is null ? null : Mapping.Choice(made.Steps, "steps", TorqueSteps.Plain),
+        Shares = made.Shares ?? [],
+        Tighten = made.Tighten ?? [],
+        Loosen = made.Loosen ?? [],
+        Wrench = made.Wrench,
+        Drive = made.Drive,
+    };
+
+    /// <summary>A sheet with the pump's own bolts in place of those it starts with.</summary>
+    public static ServiceSheet With(this ServiceSheet sheet, IReadOnlyDictionary<string, BoltMakeDto>? own) =>
+        own is null || !sheet.Groups.Any(g => own.ContainsKey(g.Id))
+            ? sheet
+            : sheet with { Groups = [.. sheet.Groups.Select(g => own.GetValueOrDefault(g.Id) is { } bolts ? Fitted(bolts, g) : g)] };
+
+    // What no longer fits, since the shop's sheet was changed under it, is refused where it is noted or planned, and ends nothing else.
+    private static BoltGroup Fitted(BoltMakeDto bolts, BoltGroup group)
+    {
+        try
+        {
+            return bolts.Own().On(group);
+        }
+        catch (ImpossibleInputException)
+        {
+            return group;
+        }
+    }
+
+    private static BoltGroup CheckBolts(BoltMakeDto? made, string group, IReadOnlyList<ServiceSheet> sheets)
+    {
+        if (made is null)
+            throw Mapping.Missing("size", "the bolts of the group, or leave it out");
+        made.ToCore();
+        return made.Own().On(sheets.SelectMany(s => s.Groups).First(g => g.Id == group));
     }
 
     /// <summary>The bolt as Core knows it; null where size or grade is not noted.</summary>

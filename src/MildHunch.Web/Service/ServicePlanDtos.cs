@@ -7,14 +7,17 @@ namespace MildHunch.Web.Service;
 
 /// <summary>A part to renew or mend, or a fault; with its place where it has one.</summary>
 public sealed record ServiceTargetDto(
-    [property: Description("id of a part of the sheet, such as valve")] string? Part = null,
+    [property: Description("id of a part of the sheet, a name of the trade such as discharge-valve, or an action of the catalogue")]
+    string? Part = null,
     [property: Description("id of a fault instead: every part at which it is mended")] string? Fault = null,
     int? Cylinder = null, [property: Description("inlet or discharge")] string? Side = null,
-    [property: Description("left or right, on an intensifier")] string? End = null);
+    [property: Description("left or right, on an intensifier")] string? End = null,
+    [property: Description("renew, refit, clean or lap; as the sheet has it where left out")] string? Mend = null);
 
 public sealed record ServicePlanRequest(
     PumpDto? Pump, SetupDto? Setup = null, IReadOnlyList<ServiceTargetDto>? Targets = null,
-    [property: Description("what-failed or whole-set")] string? Scope = null, PumpSheetDto? Sheet = null);
+    [property: Description("what-failed, whole-set or one-bore: both seals and all rings of a bore")] string? Scope = null,
+    PumpSheetDto? Sheet = null);
 
 public sealed record ServicePlaceDto(int? Cylinder, string? Side, string? End);
 
@@ -31,7 +34,17 @@ public sealed record ServiceStepDto(
     IReadOnlyList<string> Consumables, IReadOnlyList<string> Hazards, string Machine, double Minutes, string? Part,
     [property: Description("group of bolts that is worked")] string? Bolts, IReadOnlyList<StepPlaceDto> Places,
     [property: Description("a tick that the part looks the right way")] bool Facing,
-    [property: Description("where practitioners do it in two ways: both, and why it is done like this")] string? Schools);
+    [property: Description("where practitioners do it in two ways: both, and why it is done like this")] string? Schools,
+    [property: Description("round by round over the bolts; empty where none are worked")] IReadOnlyList<BoltRoundDto> Rounds,
+    [property: Description("true where bolts come to their torque")] bool Tightens,
+    [property: Description("true where new parts are laid ready")] bool Lays,
+    [property: Description("what is to be noted while it is done; null where nothing is")] string? Notes,
+    [property: Description("true where a photograph is to be taken")] bool Photo);
+
+/// <summary>One round over the bolts of a group.</summary>
+public sealed record BoltRoundDto(
+    string Name, IReadOnlyList<int> Order,
+    [property: Description("what the wrench is set to, in all units")] IReadOnlyList<string> InAllUnits);
 
 public sealed record PartCountDto(string Part, string Name, int Count, IReadOnlyList<ServicePlaceDto> Places, string Why);
 
@@ -65,11 +78,13 @@ public sealed record BoltGroupDto(
     [property: Description("the torque in newton metres, foot-pounds and inch-pounds")] IReadOnlyList<string> InAllUnits,
     [property: Description("asked where the torque is hard to believe")] string? Doubt, string? Note,
     [property: Description("how the thread is dressed, where it was noted: a torque holds for that only")] string? Dressing,
-    PictureDto Drawing);
+    PictureDto Drawing, [property: Description("plain, one-level, snug or by-hand")] string Steps, string? Wrench,
+    [property: Description("square drive, inches")] string? Drive);
 
 public sealed record FindingDto(
     string Id, string Name, [property: Description("worn or failed")] string State, string? Cause,
-    [property: Description("what else to look at")] string? Then);
+    [property: Description("what else to look at")] string? Then,
+    [property: Description("the piece with what is to be seen on it; null where words are enough")] PictureDto? Drawing);
 
 /// <summary>What can be found at one kind of part.</summary>
 public sealed record PartKindDto(

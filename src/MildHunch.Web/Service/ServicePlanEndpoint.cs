@@ -1,5 +1,6 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
@@ -24,10 +25,11 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
         var places = new PlaceNames(question.Pump);
         var bill = PartsBill.Of(plan, question.Own);
         return new ServicePlanResponse(
-            plan.Sheet.Id, plan.Sheet.Name, [.. plan.Off.Select(o => new PartAtDto(o.Part.Id, o.Part.Name, places.Of(o.Place)))],
-            [.. plan.Stays.Select(p => new PartNameDto(p.Id, p.Name))], [.. plan.Steps.Select(s => Step(s, places))],
+            plan.Sheet.Id, plan.Sheet.Name,
+            [.. plan.Off.Where(o => !o.Part.InPlace).Select(o => new PartAtDto(o.Part.Id, o.Part.Name, places.Of(o.Place)))],
+            [.. plan.Stays.Select(p => new PartNameDto(p.Id, p.Name))], [.. plan.Steps.Select(s => Step(s, places, question.Own))],
             [.. plan.Parts.Select(p => new PartCountDto(
-                p.Part.Id, p.Part.Name, p.Count, [.. p.Places.Select(places.Of)],
+                p.Id, p.Name, p.Count, [.. p.Places.Select(places.Of)],
                 p.Part.Fit == Fit.New ? "renewed whenever it comes off" : "to be renewed or mended"))],
             [.. bill.Bill.Kits.Select(k => new KitCountDto(k.Kit.Name, k.Count, k.Covers, k.LeftOver))], bill.Bill.Beside,
             [.. plan.Bolts.Select(g => g.ToDto(question.Own))],
@@ -41,14 +43,15 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
             [.. plan.Inspections.Select(i => i.Part.Kind).Distinct().Select(Kind)], bill.Cost(prices.Currency));
     }
 
-    private static ServiceStepDto Step(ServiceStep s, PlaceNames places) => new(
+    private static ServiceStepDto Step(ServiceStep s, PlaceNames places, PumpSheetDto own) => new(
         s.Id, s.Stage.Named(), s.Act.Do, s.Act.Why, s.Act.Mind, s.Act.Tools, s.Act.Better, s.Act.Consumables, s.Act.Hazards,
         s.Act.Machine.Named(), s.Minutes, s.Part?.Id, s.Bolts?.Id, [.. s.Ticks.Select(t => places.Of(t))], s.Facing,
-        s.Stage == ServiceStage.Close ? s.Part?.Schools : null);
+        s.Act.Schools ?? (s.Stage == ServiceStage.Close && s.Bolts is null ? s.Part?.Schools : null), s.Rounds(own), s.Tightens, s.Lays,
+        s.Act.Notes, s.Act.Photo);
 
     private PartKindDto Kind(string kind) => new(
         kind, findings.Kind(kind)?.Tested ?? false, findings.Kind(kind)?.Measured ?? [],
-        [.. findings.At(kind).Select(f => new FindingDto(f.Id, f.Name, f.State.Named(), f.Cause, f.Then))]);
+        [.. findings.At(kind).Select(f => new FindingDto(f.Id, f.Name, f.State.Named(), f.Cause, f.Then, FindingDrawing.Of(f)?.ToDto()))]);
 
     // Only cavities of which something comes off.
     private static IEnumerable<StackDto> Stacks(ServicePlan plan)

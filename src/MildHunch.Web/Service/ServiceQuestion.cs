@@ -1,3 +1,4 @@
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -9,7 +10,7 @@ namespace MildHunch.Web.Service;
 
 /// <summary>What a request for a plan asks: the pump, its sheet as it is built, and parts at places.</summary>
 internal sealed record ServiceQuestion(
-    ReciprocatingPump Pump, ServiceSheet Sheet, IReadOnlyList<ServiceSheet> All, IReadOnlyList<PartAt> Targets, ServiceScope Scope,
+    ReciprocatingPump Pump, ServiceSheet Sheet, IReadOnlyList<ServiceSheet> All, IReadOnlyList<ServiceTarget> Targets, ServiceScope Scope,
     PumpSheetDto Own)
 {
     /// <summary>Reads it; a refusal names the field and what is accepted.</summary>
@@ -17,12 +18,12 @@ internal sealed record ServiceQuestion(
     {
         var pump = request.Pump.ToCore();
         var own = request.Sheet ?? new PumpSheetDto();
-        var all = Sheets(pump, request.Setup, own, sheets);
         PumpSheetRules.Check(own, Possible(pump, request.Setup, sheets));
+        var all = Sheets(pump, request.Setup, own, sheets);
         var targets = request.Targets is { Count: > 0 } told
             ? told
             : throw Mapping.Missing("targets", "at least one part or fault");
-        var read = targets.Select((t, k) => Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue))).ToArray();
+        var read = targets.Select((t, k) => Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue, sheets.Common))).ToArray();
 
         // In the order in which they are worked, whatever the order asked.
         var sheet = ServiceSheet.Together([.. all.Where(s => read.Any(r => r.Sheet == s))]);
@@ -35,7 +36,7 @@ internal sealed record ServiceQuestion(
     {
         var fittings = FittingsOf(pump, setup);
         var main = TheSheet(sheets.For(pump, fittings), own.Id);
-        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []))];
+        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []).With(own.Bolts))];
     }
 
     /// <summary>Every sheet by which it might be opened, in all versions: what may be noted of it.</summary>
@@ -53,35 +54,54 @@ internal sealed record ServiceQuestion(
         : known.FirstOrDefault(s => s.Id == id)
             ?? throw new ImpossibleInputException("sheet.id", $"“{id}”", string.Join(", ", known.Select(s => s.Id)));
 
-    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) Read(
-        ServiceTargetDto target, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, Catalogue catalogue)
+    private static Wanted Read(
+        ServiceTargetDto target, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, Catalogue catalogue, CommonActs common)
     {
         if (target.Part is null == target.Fault is null)
             throw new ImpossibleInputException("part", target.Part is null ? "nothing" : "a part and a fault", "a part or a fault");
         var place = Place(target, pump);
-        return target.Fault is null ? OfPart(target, place, sheets, pump) : OfFault(target.Fault, place, sheets, pump, catalogue);
+        var wanted = target.Fault is null
+            ? OfPart(target, place, sheets, pump, common)
+            : OfFault(target.Fault, place, sheets, pump, catalogue);
+        return target.Mend is null ? wanted : wanted with { Parts = [.. wanted.Parts.Select(t => Mended(t, target.Mend, common))] };
     }
 
-    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) OfPart(
-        ServiceTargetDto target, ServicePlace place, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump)
+    private static ServiceTarget Mended(ServiceTarget target, string told, CommonActs common)
     {
-        var sheet = sheets.FirstOrDefault(s => s.Part(target.Part!) is not null) ?? throw new ImpossibleInputException(
-            "part", $"“{target.Part}”", string.Join(", ", sheets.SelectMany(s => s.Parts).Select(p => p.Id).Distinct()));
-        PartAt[] parts = [.. ServiceTargets.At(sheet.Part(target.Part!)!, pump, place)];
-        return parts.Length > 0
-            ? (sheet, parts)
-            : throw new ImpossibleInputException("side", target.Side ?? "nothing", "a side on which that part is");
+        var mend = Mapping.Choice(told, "mend", Mend.Renew);
+        return mend is Mend.Renew or Mend.Refit || common.MendOf(mend, target.At.Part) is not null
+            ? target with { Mend = mend }
+            : throw new ImpossibleInputException(
+                "mend", $"“{told}”", $"what can be done to {target.At.Part.Name.ToLowerInvariant()}: renew or refit");
     }
 
-    private static (ServiceSheet Sheet, IReadOnlyList<PartAt> Parts) OfFault(
+    private static Wanted OfPart(
+        ServiceTargetDto target, ServicePlace place, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, CommonActs common)
+    {
+        var name = target.Part!;
+        if (sheets.FirstOrDefault(s => s.Part(name) is not null) is { } sheet)
+        {
+            ServiceTarget[] parts = [.. ServiceTargets.At(sheet.Part(name)!, pump, place).Select(ServiceTarget.Of)];
+            return parts.Length > 0
+                ? new Wanted(sheet, parts)
+                : throw new ImpossibleInputException("side", target.Side ?? "nothing", "a side on which that part is");
+        }
+
+        return sheets.Select(s => new Wanted(s, ServiceTargets.Named(s, common, pump, name, place))).FirstOrDefault(w => w.Parts.Count > 0)
+            ?? throw new ImpossibleInputException(
+                "part", $"“{name}”",
+                string.Join(", ", sheets.SelectMany(s => s.Parts).Select(p => p.Id).Concat(common.Names.Keys).Distinct()));
+    }
+
+    private static Wanted OfFault(
         string id, ServicePlace place, IReadOnlyList<ServiceSheet> sheets, ReciprocatingPump pump, Catalogue catalogue)
     {
         var fault = catalogue.Fault(id) ?? throw new ImpossibleInputException("fault", $"“{id}”", "a fault of the catalogue");
-        var found = sheets.Select(s => (Sheet: s, Parts: ServiceTargets.Of(s, pump, fault, place))).FirstOrDefault(f => f.Parts.Count > 0);
-        return found.Sheet is null
-            ? throw new ImpossibleInputException("fault", $"“{id}”", "a fault that is mended by opening this pump")
-            : found;
+        return sheets.Select(s => new Wanted(s, ServiceTargets.Of(s, pump, fault, place))).FirstOrDefault(w => w.Parts.Count > 0)
+            ?? throw new ImpossibleInputException("fault", $"“{id}”", "a fault that can be mended at this pump, or beside it");
     }
+
+    private sealed record Wanted(ServiceSheet Sheet, IReadOnlyList<ServiceTarget> Parts);
 
     private static ServicePlace Place(ServiceTargetDto target, ReciprocatingPump pump)
     {

@@ -1,7 +1,7 @@
 using System.Globalization;
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Service;

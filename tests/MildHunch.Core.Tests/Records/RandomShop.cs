@@ -4,6 +4,7 @@ using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Records.Running;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 
 namespace MildHunch.Core.Tests.Records;

@@ -1,6 +1,7 @@
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Counts;
 using static MildHunch.Core.Tests.Setting;
@@ -22,7 +23,7 @@ public class CountTests
     public void What_the_whole_set_takes(string id, string part, string holds)
     {
         var (sheet, pump) = Of(id);
-        var parts = Plan(sheet, pump, ServiceScope.WholeSet, [part]).Parts.ToDictionary(p => p.Part.Id, p => p.Count);
+        var parts = Plan(sheet, pump, ServiceScope.WholeSet, [part]).Parts.ToDictionary(p => p.Id, p => p.Count);
         foreach (var (name, count) in holds.Split(", ").Select(h => h.Split(' ')).Select(h => (h[0], int.Parse(h[1]))))
             parts.GetValueOrDefault(name).ShouldBe(count, name);
     }
@@ -45,7 +46,7 @@ public class CountTests
     public void Two_kits_for_both_rows_of_a_two_piece_head()
     {
         var (sheet, pump) = Of("two-piece");
-        var needed = Plan(sheet, pump, ServiceScope.WholeSet, ["valve"]).Parts.ToDictionary(p => p.Part.Id, p => p.Count);
+        var needed = Plan(sheet, pump, ServiceScope.WholeSet, ["valve"]).Parts.ToDictionary(p => p.Id, p => p.Count);
         var bill = KitCounting.Count(needed, [new Kit("row", "Row", new Dictionary<string, int> { ["valve"] = 3, ["flat-gasket"] = 3 })]);
         bill.Kits.ShouldHaveSingleItem().Count.ShouldBe(2);
         bill.Beside.ShouldBe(new Dictionary<string, int> { ["joint-oring"] = 3 });

@@ -1,4 +1,5 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using static MildHunch.Core.Tests.Setting;
 
@@ -59,7 +60,8 @@ public class DisassemblyTests
             sheet, Fog2,
             [.. new[] { "valve", "seat-oring", "cap-oring" }.Select(id => new PartAt(sheet.Part(id)!, new ServicePlace(2, Side.Inlet)))],
             ServiceScope.WholeSet);
-        plan.Parts.Select(p => (p.Part.Id, p.Count)).ShouldBe([("cap-oring", 6), ("valve", 6), ("seat-oring", 6)], ignoreOrder: true);
+        plan.Parts.Select(p => (p.Id, p.Count)).ShouldBe(
+            [("cap-oring", 6), ("cap-backup", 6), ("valve", 6), ("seat-oring", 6)], ignoreOrder: true);
     }
 
     // Every set of parts that holds a way to each of its parts; a part counts at each place from which another is reached.

@@ -1,3 +1,4 @@
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using static MildHunch.Core.Tests.Setting;

@@ -1,5 +1,6 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using static MildHunch.Core.Tests.Setting;
 

@@ -5,6 +5,7 @@ import {
   allTaps,
   boltAt,
   boltPasses,
+  boltWork,
   isTicked,
   nextPlace,
   placeName,
@@ -13,7 +14,9 @@ import {
   type StepPlace,
   type Work,
 } from './cards';
+import StepNotes from './StepNotes.vue';
 import WrenchField from './WrenchField.vue';
+import type { StepTold } from './useStepNotes';
 
 /** Bolts by their numbers, round by round: one tap a bolt, and what the wrench is to be set to. */
 const props = defineProps<{
@@ -21,11 +24,14 @@ const props = defineProps<{
   step: Step;
   group: BoltGroup;
   work: Work;
+  hazards: readonly { id: string; text: string }[];
+  caseId: string;
   at: number;
   of: number;
   next: string;
 }>();
 const emit = defineEmits<{
+  keep: [place: StepPlace, told: StepTold];
   tap: [place: StepPlace, taps: number];
   tick: [places: StepPlace[], torque: boolean];
   next: [];
@@ -33,7 +39,7 @@ const emit = defineEmits<{
 }>();
 
 const place = computed(() => nextPlace(props.step, props.work) ?? props.step.places[0]);
-const passes = computed(() => boltPasses(props.step, props.group));
+const passes = computed(() => boltPasses(props.step));
 const all = computed(() => allTaps(passes.value));
 const kept = computed(() => {
   const tick = place.value && props.work.steps[place.value.tick];
@@ -47,7 +53,7 @@ watch([kept, place], ([now, where], [before, was]) => {
 
 const turn = computed(() => boltAt(passes.value, taps.value));
 const pass = computed(() => (turn.value ? passes.value[turn.value.pass] : undefined));
-const closes = computed(() => props.step.stage === 'close');
+const closes = computed(() => props.step.tightens);
 const label = computed(() => {
   if (!turn.value || !pass.value) return `All bolts done. Next: ${props.next}`;
   const after = boltAt(passes.value, taps.value + 1);
@@ -91,7 +97,7 @@ defineExpose({ forward, look, says });
     <p class="quiet">
       Step {{ at }} of {{ of }}<template v-if="place && placeName(place)"> · {{ placeName(place) }}</template>
     </p>
-    <h2 id="bolts-title">{{ group.name }}: {{ closes ? 'draw home' : 'slacken' }}</h2>
+    <h2 id="bolts-title">{{ group.name }}: {{ boltWork(step) }}</h2>
     <p v-if="turn && pass" class="torque" aria-live="polite">
       <span
         >Bolt <b class="bolt">{{ turn.number }}</b> {{ pass.name }}</span
@@ -114,11 +120,26 @@ defineExpose({ forward, look, says });
       <RouterLink class="link" :to="`/pumps/${pump}/service`">Note it</RouterLink>
     </p>
     <div class="mind">
-      <p v-if="group.note"><b>Mind:</b> {{ group.note }}</p>
-      <p v-if="group.doubt"><b>Mind:</b> {{ group.doubt }}</p>
-      <p v-if="closes">Nothing is tightened under pressure. No impact driver.</p>
+      <p v-for="m in step.mind" :key="m"><b>Mind:</b> {{ m }}</p>
+      <p v-if="closes && group.doubt"><b>Mind:</b> {{ group.doubt }}</p>
+      <p v-for="h in step.hazards" :key="h">{{ hazards.find((x) => x.id === h)?.text }}</p>
     </div>
+    <p v-if="group.wrench" class="quiet">
+      Fits: {{ group.wrench }}{{ group.drive ? `, ${group.drive} in drive` : '' }}
+    </p>
+    <details v-if="step.schools" class="quiet">
+      <summary>Two schools</summary>
+      {{ step.schools }}
+    </details>
     <WrenchField v-if="closes && group.passes.length" />
+    <StepNotes
+      v-if="place"
+      :case-id="caseId"
+      :step="step"
+      :place="place"
+      :work="work"
+      @keep="emit('keep', place, $event)"
+    />
     <Button v-if="taps > 0" variant="text" severity="secondary" label="One bolt back" @click="back" />
     <slot :label="label" :go="forward" />
   </section>

@@ -6,6 +6,7 @@ import Textarea from 'primevue/textarea';
 import { computed, ref, watch } from 'vue';
 import type { Schemas } from '@/shared/api/client';
 import PhotoStrip from '@/shared/ui/PhotoStrip.vue';
+import PictureView from '@/shared/ui/PictureView.vue';
 import TextField from '@/shared/ui/TextField.vue';
 import MeasureFields from './MeasureFields.vue';
 import WhoField from './WhoField.vue';
@@ -105,7 +106,11 @@ const named = (state: string) => kind.value?.findings.filter((f) => f.state === 
           :variant="found?.finding === f.id ? undefined : 'outlined'"
           :aria-pressed="found?.finding === f.id"
           @click="keep({ state: s, finding: f.id })"
-        />
+        >
+          <template v-if="f.drawing" #icon>
+            <PictureView class="small" :name="f.name" :picture="f.drawing" :look="() => 'still'" />
+          </template>
+        </Button>
       </div>
       <div v-if="found" class="tells" aria-live="polite">
         <p v-if="finding?.cause">
@@ -177,6 +182,18 @@ const named = (state: string) => kind.value?.findings.filter((f) => f.state === 
 
 <style scoped src="./card.css"></style>
 <style scoped>
+.small {
+  flex: none;
+  width: 56px;
+  height: 40px;
+  overflow: hidden;
+}
+
+.small :deep(.picture) {
+  min-width: 0 !important;
+  min-height: 0 !important;
+}
+
 .look {
   padding-left: 1.1rem;
 }

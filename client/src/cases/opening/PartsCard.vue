@@ -21,7 +21,7 @@ async function note(part: string) {
 const rows = computed(() =>
   props.plan.steps
     .filter((s) => s.stage === 'mend')
-    .map((step) => ({ step, part: props.plan.parts.find((p) => p.part === step.part) })),
+    .map((step) => ({ step, part: props.plan.parts.find((p) => `${p.part}.ready` === step.id) })),
 );
 const ticks = (step: Step) => step.places.map((p) => p.tick);
 const done = (step: Step) => ticks(step).every((t) => isTicked(props.work, t));
@@ -36,16 +36,17 @@ const where = (step: Step) => step.places.map(placeName).filter(Boolean).join(',
       <li v-for="{ step, part } in rows" :key="step.id">
         <TickBox
           :model-value="done(step)"
-          :label="`${part?.count ?? ''} x ${part?.name ?? ''}`"
+          :label="part ? `${part.count} x ${part.name}` : step.text"
           :take="() => (done(step) ? access.untick : access.tick)(ticks(step))"
         />
         <span class="quiet">{{ where(step) }}</span>
+        <span v-for="m in part ? [] : step.mind" :key="m" class="quiet">Mind: {{ m }}</span>
         <TextField
-          v-if="step.part"
+          v-if="part"
           label="Batch"
-          :model-value="typed[step.part] ?? work.batches[step.part] ?? ''"
-          @update:model-value="typed[step.part] = $event"
-          @focusout="note(step.part)"
+          :model-value="typed[part.part] ?? work.batches[part.part] ?? ''"
+          @update:model-value="typed[part.part] = $event"
+          @focusout="note(part.part)"
         />
       </li>
     </ul>

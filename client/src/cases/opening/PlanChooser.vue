@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
 import Button from 'primevue/button';
-import { computed, nextTick, ref, useTemplateRef } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { api, inWords, taken, type CaseResource, type Schemas } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
@@ -29,9 +29,27 @@ const again = ({ again: { atLeast, unknown } }: Schemas['PlanOptionDto']) => {
 const part = ref('');
 const parts = computed(() =>
   (sheets.data.value?.sheets ?? []).flatMap((s) =>
-    s.parts.map((p) => ({ value: p.part, text: s.beside ? `${p.name} (${s.name.toLowerCase()})` : p.name })),
+    s.parts.map((p) => ({
+      value: p.part,
+      text: s.beside ? `${p.name} (${s.name.toLowerCase()})` : p.name,
+      mends: p.mends,
+    })),
   ),
 );
+const mendWords: Record<string, string> = {
+  renew: 'a new one',
+  refit: 'off and on again, new rings',
+  clean: 'clean and refit',
+  lap: 'lap and refit',
+};
+const mend = ref('');
+const mends = computed(() =>
+  (parts.value.find((p) => p.value === part.value)?.mends ?? []).map((m, i) => ({
+    value: i === 0 ? '' : m,
+    text: mendWords[m] ?? m,
+  })),
+);
+watch(part, () => (mend.value = ''));
 const cylinders = computed(() => props.data.pump.pump.cylinders ?? 1);
 const ends = computed(() => props.data.pump.pump.arrangement === 'intensifier');
 const everywhere = 'everywhere';
@@ -50,15 +68,22 @@ const places = computed(() => [
 interface Chosen {
   part: string;
   where: string;
+  mend: string;
 }
 const chosen = ref<Chosen[]>([]);
-const said = ({ part, where }: Chosen) =>
-  `${parts.value.find((p) => p.value === part)?.text ?? part}, ${places.value.find((p) => p.value === where)?.text ?? where}`;
+const said = ({ part, where, mend }: Chosen) =>
+  [
+    parts.value.find((p) => p.value === part)?.text ?? part,
+    places.value.find((p) => p.value === where)?.text ?? where,
+    mendWords[mend],
+  ]
+    .filter(Boolean)
+    .join(', ');
 
 const form = useTemplateRef<HTMLElement>('form');
 function another() {
   if (!part.value) return;
-  const now = { part: part.value, where: where.value };
+  const now = { part: part.value, where: where.value, mend: mend.value };
   if (!chosen.value.some((c) => c.part === now.part && c.where === now.where)) chosen.value.push(now);
   part.value = '';
   // What was chosen is seen, however low the page stands.
@@ -69,10 +94,11 @@ function byHand() {
   another();
   if (!chosen.value.length) return;
   // A part without a place is meant at every place of it.
-  const target = (c: Chosen) =>
-    c.where === everywhere
-      ? { part: c.part }
-      : { part: c.part, ...(ends.value ? { end: c.where } : { cylinder: Number(c.where) }) };
+  const target = (c: Chosen) => ({
+    part: c.part,
+    ...(c.mend ? { mend: c.mend } : {}),
+    ...(c.where === everywhere ? {} : ends.value ? { end: c.where } : { cylinder: Number(c.where) }),
+  });
   emit('choose', { targets: chosen.value.map(target), scope: 'what-failed' });
 }
 </script>
@@ -126,6 +152,7 @@ function byHand() {
     <form ref="form" class="hand" aria-label="Parts chosen by hand" @submit.prevent="byHand">
       <ChoiceField v-model="part" label="Or a part of your choice" :options="parts" placeholder="part" />
       <ChoiceField v-model="where" label="Where" :options="places" />
+      <ChoiceField v-if="mends.length > 1" v-model="mend" label="What is done" :options="mends" />
       <Button severity="secondary" variant="outlined" label="And another" :disabled="!part" @click="another" />
       <Button
         type="submit"
@@ -229,7 +256,7 @@ ul {
 
 .hand {
   display: grid;
-  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr) auto auto;
+  grid-template-columns: minmax(0, 2fr) repeat(auto-fit, minmax(8rem, 1fr));
   gap: 0.75rem;
   align-items: end;
   padding-top: 0.75rem;

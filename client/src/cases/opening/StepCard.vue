@@ -13,18 +13,35 @@ import {
   type Work,
 } from './cards';
 import WhoField from './WhoField.vue';
+import StepNotes from './StepNotes.vue';
 import WrenchField from './WrenchField.vue';
+import type { StepTold } from './useStepNotes';
 
 /** One step: what to do, at which place, with what in the hand, and one large button that says what comes next. */
-const props = defineProps<{ pump: string; plan: Plan; step: Step; work: Work; at: number; of: number; next: string }>();
-const emit = defineEmits<{ tick: [places: StepPlace[], torque: boolean]; untick: [place: StepPlace]; next: [] }>();
+const props = defineProps<{
+  pump: string;
+  caseId: string;
+  plan: Plan;
+  step: Step;
+  work: Work;
+  at: number;
+  of: number;
+  next: string;
+}>();
+const emit = defineEmits<{
+  tick: [places: StepPlace[], torque: boolean];
+  untick: [place: StepPlace];
+  keep: [place: StepPlace, told: StepTold];
+  next: [];
+}>();
 
 const stuck = ref(false);
 const here = computed(() => nextPlace(props.step, props.work));
 const open = computed(() => props.step.places.filter((p) => !isTicked(props.work, p.tick)));
 const several = computed(() => props.step.places.length > 1);
 const group = computed<BoltGroup | undefined>(() => props.plan.bolts.find((b) => b.group === props.step.bolts));
-const tightens = computed(() => group.value !== undefined && props.step.stage === 'close');
+const tightens = computed(() => props.step.tightens);
+const noting = computed(() => here.value ?? props.step.places.at(-1));
 const look = computed(() => {
   if (props.step.stage !== 'open') return [];
   return props.plan.inspect.find((i) => i.part === props.step.part)?.look ?? [];
@@ -55,7 +72,10 @@ const doneBy = (p: StepPlace): Schemas['TickedDto'] | undefined => props.work.st
     </p>
     <h2 id="step-title">{{ step.text }}</h2>
     <p v-if="step.why" class="why">{{ step.why }}</p>
-    <p v-if="step.schools" class="quiet"><b>Two schools.</b> {{ step.schools }}</p>
+    <details v-if="step.schools" class="quiet">
+      <summary>Two schools</summary>
+      {{ step.schools }}
+    </details>
     <div v-if="step.mind.length || step.hazards.length" class="mind">
       <p v-for="m in step.mind" :key="m"><b>Mind:</b> {{ m }}</p>
       <p v-for="h in step.hazards" :key="h">{{ plan.hazards.find((x) => x.id === h)?.text }}</p>
@@ -106,6 +126,14 @@ const doneBy = (p: StepPlace): Schemas['TickedDto'] | undefined => props.work.st
       />
     </div>
     <WrenchField v-if="tightens && group?.passes.length" />
+    <StepNotes
+      v-if="noting"
+      :case-id="caseId"
+      :step="step"
+      :place="noting"
+      :work="work"
+      @keep="emit('keep', noting, $event)"
+    />
     <template v-if="step.stage === 'open' && step.part">
       <Button
         variant="text"

@@ -20,6 +20,7 @@ import WayBar from './WayBar.vue';
 import WorkPicture from './WorkPicture.vue';
 import { placeName, type StepPlace } from './cards';
 import { useWay } from './useWay';
+import { useStepNotes, type StepTold } from './useStepNotes';
 import { useWork } from './useWork';
 
 /** Opening and closing: a plan chosen, then one thing at a time, the drawing beside it, nothing lost on the way. */
@@ -38,6 +39,7 @@ const access = useWork(
 const { work, plan, left } = access;
 const way = useWay(plan, work, () => props.stage);
 const { cards, at, card, step, here, next: nextWords, forward, back } = way;
+const notes = useStepNotes(props.data.id);
 const choosing = ref(false);
 const noting = ref(false);
 const place = ref('');
@@ -57,10 +59,19 @@ async function tick(places: StepPlace[], torque: boolean) {
   const last = step.value?.places.filter((p) => !places.includes(p)).every((p) => work.value.steps[p.tick]?.by) ?? true;
   const done = await access.tick(
     places.map((p) => p.tick),
-    { torque },
+    // What was typed for a place goes along with its tick.
+    { torque, told: (t) => notes.told(t, work.value.steps[t]) },
   );
+  if (done) places.forEach((p) => notes.taken(p.tick));
   // A second tap while the first was on its way must not pass over a card.
   if (done && last && at.value === from) forward();
+}
+
+async function keep(at: StepPlace, told: StepTold) {
+  const tick = work.value.steps[at.tick];
+  // A photograph before the work is done is no tick.
+  const taps = tick ? (tick.taps ?? undefined) : 0;
+  if (await access.tick([at.tick], { torque: step.value?.tightens, told: () => told, taps })) notes.taken(at.tick);
 }
 
 async function acknowledge(hazards: string[]) {
@@ -189,14 +200,17 @@ useKeys([
         :key="card.step.id"
         ref="inner"
         :pump="data.pump.id"
+        :case-id="data.id"
+        :hazards="plan.hazards"
         :step="card.step"
         :group="card.group"
         :work="work"
         :at="at + 1"
         :of="cards.length"
         :next="nextWords"
-        @tap="(where, taps) => access.tick([where.tick], { taps })"
+        @tap="(where, taps) => access.tick([where.tick], { taps, told: (t) => notes.told(t, work.steps[t]) })"
         @tick="tick"
+        @keep="keep"
         @next="forward"
       >
         <template #default="{ label, go }"><GoButton :label="label" @go="go" /></template>
@@ -226,6 +240,7 @@ useKeys([
         :key="step.id"
         ref="inner"
         :pump="data.pump.id"
+        :case-id="data.id"
         :plan="plan"
         :step="step"
         :work="work"
@@ -234,6 +249,7 @@ useKeys([
         :next="nextWords"
         @tick="tick"
         @untick="(p) => access.untick([p.tick])"
+        @keep="keep"
         @next="forward"
       >
         <template #default="{ label, go }"><GoButton :label="label" @go="go" /></template>

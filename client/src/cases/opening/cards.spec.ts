@@ -3,6 +3,7 @@ import {
   allTaps,
   boltAt,
   boltPasses,
+  boltWork,
   cardKey,
   cardsOf,
   firstOpen,
@@ -32,19 +33,23 @@ const step = (id: string, stage: string, more: Partial<Step> = {}): Step => ({
   places: [{ tick: id, cylinder: null, side: null, end: null }],
   facing: false,
   schools: null,
+  rounds: [],
+  tightens: false,
+  lays: false,
+  notes: null,
+  photo: false,
   ...more,
 });
 
-const pass = (share: number) => ({ share, torque: null, inAllUnits: [`${100 * share} N·m`] });
+const round = (name: string, order: number[], torque: string[] = []) => ({ name, order, inAllUnits: torque });
+const [loosen, across] = [
+  [3, 2, 4, 1],
+  [1, 4, 2, 3],
+];
 const group = {
   group: 'head-bolts',
   name: 'Head bolts',
   places: [1, 2, 3, 4].map((number) => ({ number, x: 0, y: 0 })),
-  loosen: [3, 2, 4, 1],
-  start: [1, 2, 3, 4],
-  snug: [1, 4, 2, 3],
-  tighten: [1, 4, 2, 3],
-  passes: [pass(0.3), pass(0.7), pass(1), pass(1)],
 } as unknown as BoltGroup;
 
 const both = [1, 2].map((cylinder) => ({ tick: `valve.off.1@${cylinder}`, cylinder, side: null, end: null }));
@@ -116,22 +121,31 @@ describe('the way through the work', () => {
 });
 
 describe('bolts round by round', () => {
-  const passes = boltPasses(step('head.tighten', 'close'), group);
+  const passes = boltPasses(
+    step('head.tighten', 'close', {
+      tightens: true,
+      rounds: [round('by hand', [1, 2, 3, 4]), round('snug', across), round('30 %', across, ['30 N·m'])],
+    }),
+  );
 
-  it('go by hand, snug, and by the shares of the torque, each bolt once a round', () => {
-    expect(passes.map((p) => p.name)).toEqual(['by hand', 'snug', '30 %', '70 %', '100 %', '100 % again']);
-    for (const p of passes) expect([...p.order].sort()).toEqual([1, 2, 3, 4]);
-    expect(allTaps(passes)).toBe(24);
+  it('are those of the plan, each with what the wrench is set to', () => {
+    expect(passes.map((p) => p.name)).toEqual(['by hand', 'snug', '30 %']);
+    expect(passes[2]?.torque).toEqual(['30 N·m']);
+    expect(allTaps(passes)).toBe(12);
   });
 
   it('say which is in turn, and that none is left', () => {
     expect(boltAt(passes, 0)).toEqual({ pass: 0, number: 1 });
     expect(boltAt(passes, 9)).toEqual({ pass: 2, number: 4 });
-    expect(boltAt(passes, 24)).toBeUndefined();
+    expect(boltAt(passes, 12)).toBeUndefined();
   });
 
-  it('are slackened in the order of loosening before any is drawn', () => {
-    const out = boltPasses(step('head.loosen', 'open'), group);
-    expect(out.map((p) => p.order)).toEqual([group.loosen, group.loosen]);
+  it('say what is done with them', () => {
+    const quarter = round('a quarter turn', loosen);
+    const out = round('out', loosen);
+    expect(boltWork(step('head.loosen', 'open', { rounds: [quarter, out] }))).toBe('slacken');
+    expect(boltWork(step('head.draw', 'open', { rounds: [out] }))).toBe('out');
+    expect(boltWork(step('head.start', 'close', { rounds: [round('by hand', across)] }))).toBe('by hand');
+    expect(boltWork(step('head.tighten', 'close', { tightens: true }))).toBe('draw home');
   });
 });

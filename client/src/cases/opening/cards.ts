@@ -18,7 +18,7 @@ const opening = ['before', 'open'];
 
 function ofStep(step: Step, plan: Plan): Card {
   const group = step.bolts ? plan.bolts.find((b) => b.group === step.bolts) : undefined;
-  if (group && group.places.length > 1) return { kind: 'bolts', step, group };
+  if (group && group.places.length > 1 && step.rounds.length) return { kind: 'bolts', step, group };
   return step.id === 'after.1' ? { kind: 'count', step } : { kind: 'step', step };
 }
 
@@ -26,17 +26,18 @@ function ofStep(step: Step, plan: Plan): Card {
 export function cardsOf(plan: Plan, stage: 'open' | 'mend'): Card[] {
   if (stage === 'mend')
     return [
-      { kind: 'parts' },
-      { kind: 'hazards' },
+      ...(plan.steps.some((s) => s.stage === 'mend') ? [{ kind: 'parts' as const }] : []),
+      ...(plan.steps.some((s) => s.stage === 'close') ? [{ kind: 'hazards' as const }] : []),
       ...plan.steps.filter((s) => s.stage === 'close').map((s) => ofStep(s, plan)),
       { kind: 'closed' },
     ];
   const steps = plan.steps.filter((s) => opening.includes(s.stage));
-  const dead = steps.findIndex((s) => s.machine !== 'running');
+  const found = steps.findIndex((s) => s.machine !== 'running');
+  const dead = found < 0 ? steps.length : found;
   return [
     { kind: 'ready' },
     ...steps.slice(0, dead).map((s) => ofStep(s, plan)),
-    { kind: 'hazards' },
+    ...(found < 0 ? [] : [{ kind: 'hazards' as const }]),
     ...steps.slice(dead).map((s) => ofStep(s, plan)),
     { kind: 'inspect' },
   ];
@@ -104,24 +105,14 @@ export interface Pass {
   torque: string[];
 }
 
-const share = (part: number) => `${Math.round(part * 100)} %`;
+/** Rounds of a step over its bolts, as its plan has them. */
+export const boltPasses = (step: Step): Pass[] =>
+  step.rounds.map((r) => ({ name: r.name, order: r.order, torque: r.inAllUnits }));
 
-/** Rounds of a group: slackened and out, or by hand, snug and up to the torque. */
-export function boltPasses(step: Step, group: BoltGroup): Pass[] {
-  if (step.stage !== 'close')
-    return [
-      { name: 'a quarter turn', order: group.loosen, torque: [] },
-      { name: 'out', order: group.loosen, torque: [] },
-    ];
-  return [
-    { name: 'by hand', order: group.start, torque: [] },
-    { name: 'snug', order: group.snug, torque: [] },
-    ...group.passes.map((p, i) => ({
-      name: i > 0 && p.share === group.passes[i - 1]?.share ? `${share(p.share)} again` : share(p.share),
-      order: group.tighten,
-      torque: p.inAllUnits,
-    })),
-  ];
+/** What is done with the bolts of a step, in a word. */
+export function boltWork(step: Step): string {
+  if (step.stage === 'close') return step.tightens ? 'draw home' : 'by hand';
+  return step.rounds.some((r) => r.name === 'out') && step.rounds.length === 1 ? 'out' : 'slacken';
 }
 
 /** Which bolt is in turn after so many; undefined once all rounds are done. */

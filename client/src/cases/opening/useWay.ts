@@ -15,7 +15,7 @@ function wordsOf(card: Card | undefined): string {
   if (!card) return 'the end';
   if (!('step' in card)) return names[card.kind] ?? '';
   const words = card.kind === 'bolts' ? card.group.name.toLowerCase() : card.step.text;
-  return words.length > longest ? `${words.slice(0, longest - 2).trimEnd()} …` : words;
+  return words.length > longest ? `${words.slice(0, longest).replace(/\W+\w*$/, '')} …` : words;
 }
 
 /** Where we are on the way through a stage. The address says the card, so that a reload and a link keep it. */

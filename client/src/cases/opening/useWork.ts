@@ -4,6 +4,7 @@ import { api, inWords, taken, type CaseResource, type ChangeRequest, type Schema
 import { isTicked, minutesLeft, type Plan } from './cards';
 import { lastOnly } from './lastOnly';
 import { useMe } from './useMe';
+import type { StepTold } from './useStepNotes';
 
 type Tell = (change: ChangeRequest) => Promise<boolean>;
 
@@ -29,7 +30,7 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
   const change = (next: Schemas['WorkChangeDto']) => tell({ work: next });
   // What is kept with a name waits until there is one.
   const signed = async (next: Schemas['WorkChangeDto']) => known() && (await change(next));
-  const sign = lastOnly((ticks: string, more: { taps?: number; torque?: boolean }) =>
+  const sign = lastOnly((ticks: string, more: { taps?: number; torque?: boolean; told?: (tick: string) => StepTold }) =>
     signed({
       steps: Object.fromEntries(
         ticks.split(' ').map((t) => [
@@ -38,12 +39,14 @@ export function useWork(data: Ref<CaseResource>, tell: Tell) {
             by: name.value,
             ...(more.torque && wrench.value ? { wrench: wrench.value } : {}),
             ...(more.taps === undefined ? {} : { taps: more.taps }),
+            ...more.told?.(t),
           },
         ]),
       ),
     }),
   );
-  const tick = (ticks: string[], more: { taps?: number; torque?: boolean } = {}) => sign(ticks.join(' '), more);
+  const tick = (ticks: string[], more: { taps?: number; torque?: boolean; told?: (tick: string) => StepTold } = {}) =>
+    sign(ticks.join(' '), more);
 
   return {
     work,

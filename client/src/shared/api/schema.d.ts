@@ -646,6 +646,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bolt-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How bolts may stand: each pattern with its numbers, its order and its drawing. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PublishedPatternDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/nameplate/assumptions": {
         parameters: {
             query?: never;
@@ -3079,6 +3115,11 @@ export interface components {
             /** @description how the thread is dressed, where it was noted: a torque holds for that only */
             dressing: null | string;
             drawing: components["schemas"]["PictureDto"];
+            /** @description plain, one-level, snug or by-hand */
+            steps: string;
+            wrench: null | string;
+            /** @description square drive, inches */
+            drive: null | string;
         };
         /** @description A bolt as its head and its thread tell it: enough for an estimate where the maker’s torque is missing. */
         BoltMakeDto: {
@@ -3090,6 +3131,20 @@ export interface components {
             thread?: null | string;
             /** @description dry, oiled, anti-seize, sealer or locker */
             dressing?: null | string;
+            /** @description how many and how they stand: a name of /api/bolt-patterns; as the sheet has it where left out */
+            pattern?: null | string;
+            /** @description plain (30, 70, 100, 100 %), one-level, snug or by-hand */
+            steps?: null | string;
+            /** @description shares of the torque, one a pass, the last one 1 */
+            shares?: null | number[];
+            /** @description numbers in the order of tightening */
+            tighten?: null | number[];
+            /** @description numbers in the order of loosening; the reverse where left out */
+            loosen?: null | number[];
+            /** @description what fits them */
+            wrench?: null | string;
+            /** @description square drive: 1/4, 3/8, 1/2, 3/4 or 1 inch */
+            drive?: null | string;
         };
         BoltPassDto: {
             /** Format: double */
@@ -3104,6 +3159,13 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        /** @description One round over the bolts of a group. */
+        BoltRoundDto: {
+            name: string;
+            order: number[];
+            /** @description what the wrench is set to, in all units */
+            inAllUnits: string[];
         };
         CaseOnRecordDto: {
             id: string;
@@ -3581,6 +3643,7 @@ export interface components {
             cause: null | string;
             /** @description what else to look at */
             then: null | string;
+            drawing: null | components["schemas"]["PictureDto"];
         };
         FoundDto: {
             fault: string;
@@ -4474,6 +4537,14 @@ export interface components {
             fit: string;
             serves: string[];
         };
+        PublishedPatternDto: {
+            pattern: string;
+            /** Format: int32 */
+            count: number;
+            tighten: number[];
+            loosen: number[];
+            drawing: components["schemas"]["PictureDto"];
+        };
         PublishedSheetDto: {
             id: string;
             name: string;
@@ -4843,7 +4914,7 @@ export interface components {
             pump: null | components["schemas"]["PumpDto"];
             setup?: null | components["schemas"]["SetupDto"];
             targets?: null | components["schemas"]["ServiceTargetDto"][];
-            /** @description what-failed or whole-set */
+            /** @description what-failed, whole-set or one-bore: both seals and all rings of a bore */
             scope?: null | string;
             sheet?: null | components["schemas"]["PumpSheetDto"];
         };
@@ -4898,10 +4969,20 @@ export interface components {
             facing: boolean;
             /** @description where practitioners do it in two ways: both, and why it is done like this */
             schools: null | string;
+            /** @description round by round over the bolts; empty where none are worked */
+            rounds: components["schemas"]["BoltRoundDto"][];
+            /** @description true where bolts come to their torque */
+            tightens: boolean;
+            /** @description true where new parts are laid ready */
+            lays: boolean;
+            /** @description what is to be noted while it is done; null where nothing is */
+            notes: null | string;
+            /** @description true where a photograph is to be taken */
+            photo: boolean;
         };
         /** @description A part to renew or mend, or a fault; with its place where it has one. */
         ServiceTargetDto: {
-            /** @description id of a part of the sheet, such as valve */
+            /** @description id of a part of the sheet, a name of the trade such as discharge-valve, or an action of the catalogue */
             part?: null | string;
             /** @description id of a fault instead: every part at which it is mended */
             fault?: null | string;
@@ -4911,6 +4992,8 @@ export interface components {
             side?: null | string;
             /** @description left or right, on an intensifier */
             end?: null | string;
+            /** @description renew, refit, clean or lap; as the sheet has it where left out */
+            mend?: null | string;
         };
         SettingFitDto: {
             /**
@@ -5016,6 +5099,8 @@ export interface components {
             renewed: boolean;
             /** @description what is measured at it */
             measured: string[];
+            /** @description what can be done to it: renew, refit, clean, lap; the first is usual */
+            mends: string[];
         };
         SheetVersionDto: {
             id: string;
@@ -5338,6 +5423,11 @@ export interface components {
              * @description bolts done so far, pass by pass; left out once the step is done
              */
             taps?: null | number;
+            /** @description what the step asks to be noted */
+            note?: null | string;
+            /** @description hashes of photographs */
+            photos?: null | string[];
+            torque?: null | components["schemas"]["QuantityDto"];
         };
         TickedDto: {
             by: string;
@@ -5346,6 +5436,9 @@ export interface components {
             wrench: null | string;
             /** Format: int32 */
             taps: null | number;
+            note?: null | string;
+            photos?: null | string[];
+            torque?: null | components["schemas"]["QuantityDto"];
         };
         /** @description Samples column by column: seconds, turns, pressures and flows in the units of the means; valves as bits, the first cylinder lowest. */
         TraceDto: {

@@ -1,5 +1,6 @@
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Running;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 
 namespace MildHunch.Core.Records.Due;

@@ -1,4 +1,4 @@
-using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Records.Lives;
 

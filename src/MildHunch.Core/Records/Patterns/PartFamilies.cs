@@ -1,7 +1,7 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
-using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Records.Patterns;
 

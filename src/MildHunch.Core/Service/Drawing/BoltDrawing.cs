@@ -1,4 +1,5 @@
 using System.Globalization;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service.Drawing;
 

@@ -1,3 +1,5 @@
+using MildHunch.Core.Service.Sheets;
+
 namespace MildHunch.Core.Service.Drawing;
 
 /// <summary>Draws a piece cut through its middle.</summary>

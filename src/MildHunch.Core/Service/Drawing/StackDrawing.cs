@@ -1,3 +1,5 @@
+using MildHunch.Core.Service.Sheets;
+
 namespace MildHunch.Core.Service.Drawing;
 
 /// <summary>A cavity drawn apart: its pieces in order on one axis, names to the left, the way they face to the right.</summary>

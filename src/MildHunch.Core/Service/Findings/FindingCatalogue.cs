@@ -1,5 +1,6 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service.Findings;
 
@@ -24,6 +25,9 @@ public sealed class FindingCatalogue
         foreach (var finding in All)
         {
             Require(finding.State != FoundState.Fine, finding.Id, "is fine, which needs no name");
+            Require(
+                finding.Draw is null || PieceShapes.Find(finding.Draw) is not null, finding.Id,
+                $"“{finding.Draw}” is no shape; known are {string.Join(", ", PieceShapes.Names)}");
             foreach (var at in finding.At)
             {
                 var kind = Kinds.FirstOrDefault(k => k.Id == at);

@@ -1,4 +1,5 @@
 using MildHunch.Core.Pumps;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Service.Findings;
 
@@ -38,6 +39,22 @@ public sealed record Finding
 
     /// <summary>What else to look at before it runs again.</summary>
     public string? Then { get; init; }
+
+    /// <summary>Name of the <see cref="PieceShape"/> on which it is drawn; null where words are enough.</summary>
+    public string? Draw { get; init; }
+
+    /// <summary>What is drawn on that piece.</summary>
+    public FindingMarks Marks { get; init; } = new();
+}
+
+/// <summary>Marks upon a piece: x from its axis, y from its top, down.</summary>
+public sealed record FindingMarks
+{
+    /// <summary>Open lines through points.</summary>
+    public IReadOnlyList<IReadOnlyList<double[]>> Lines { get; init; } = [];
+
+    /// <summary>Spots: x, y and radius.</summary>
+    public IReadOnlyList<double[]> Discs { get; init; } = [];
 }
 
 /// <summary>One kind of part: the question of the catalogue that its findings answer.</summary>

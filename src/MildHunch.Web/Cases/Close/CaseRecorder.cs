@@ -4,6 +4,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
@@ -100,7 +101,9 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
         List<PartChangeEntity> changes = [];
         if (work.Plan(entity, now.Plan) is not { } plan)
             return changes;
-        var renewed = plan.Steps.Where(s => s.Stage == ServiceStage.Mend && s.Part is not null)
+
+        // What was cleaned or lapped is the same part: its hours go on.
+        var renewed = plan.Steps.Where(s => s.Lays && s.Part is not null)
             .SelectMany(s => s.Ticks.Where(t => now.Steps.GetValueOrDefault(t.Key) is { Taps: null })
                 .Select(t => new PartAt(s.Part!, t.Place)))
             .Distinct();
@@ -147,7 +150,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
         return
         [
             .. closed[0].Split('+').Select(catalogue.Fault).OfType<Fault>()
-                .SelectMany(f => ServiceTargets.Of(plan.Sheet, plan.Pump, f, new ServicePlace(cylinder))),
+                .SelectMany(f => ServiceTargets.Of(plan.Sheet, plan.Pump, f, new ServicePlace(cylinder))).Select(t => t.At),
         ];
     }
 

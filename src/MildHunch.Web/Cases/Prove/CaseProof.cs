@@ -1,4 +1,5 @@
 using System.Globalization;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;

@@ -1,4 +1,5 @@
 using System.Globalization;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -38,7 +39,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
 
     private static void CheckBatch(ServicePlan? plan, string part, string? batch)
     {
-        if (plan?.Parts.Any(p => p.Part.Id == part) != true)
+        if (plan?.Parts.Any(p => p.Id == part) != true)
             throw new ImpossibleInputException("work.batches", $"“{part}”", "a part that the plan renews");
         if (batch?.Trim().Length > LongestName)
             throw new ImpossibleInputException($"work.batches.{part}", $"{batch.Length} characters", $"at most {LongestName}");
@@ -55,7 +56,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         return new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
     }
 
-    private static void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto tick)
+    private void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto tick)
     {
         var field = $"work.steps.{key}";
         var step = plan?.Steps.FirstOrDefault(s => s.Ticks.Any(t => t.Key == key));
@@ -67,6 +68,12 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
             throw new ImpossibleInputException($"{field}.wrench", $"{tick.Wrench.Length} characters", $"at most {LongestName}");
         if (tick.Taps is < 0)
             throw new ImpossibleInputException($"{field}.taps", tick.Taps.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
+        if (tick.Note?.Length > MostLetters)
+            throw new ImpossibleInputException($"{field}.note", $"{tick.Note.Length} characters", $"at most {MostLetters} characters");
+        CheckPhotos(tick.Photos, field);
+        if (tick.Torque is { } used && (!step.Tightens || used.Need<Torque>($"{field}.torque").Si <= 0))
+            throw new ImpossibleInputException(
+                $"{field}.torque", $"{used.Value} {used.Unit}", "a torque above 0, where bolts come to their torque");
         var read = work.Acknowledged is not null || (now.Acknowledged is not null && work.RanAgain != true);
         if (!read && step.Act.Machine != MachineState.Running)
             throw new RefusalException(
@@ -91,12 +98,17 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         foreach (var (what, value) in found.Measures ?? new Dictionary<string, QuantityDto>())
             if (value.Need<Length>($"{field}.measures.{what}").Si <= 0)
                 throw new ImpossibleInputException($"{field}.measures.{what}", $"{value.Value} {value.Unit}", "a length above 0");
-        foreach (var photo in found.Photos ?? [])
-            if (photos.Find(photo) is null)
-                throw new ImpossibleInputException($"{field}.photos", $"“{photo}”", "photographs that were taken in before");
+        CheckPhotos(found.Photos, field);
         if (found.SuctionSeconds is { } held && held is not (>= 0 and <= LongestHold))
             throw new ImpossibleInputException(
                 $"{field}.suctionSeconds", held.ToString(CultureInfo.InvariantCulture), "0 to 3600 seconds");
+    }
+
+    private void CheckPhotos(IReadOnlyList<string>? told, string field)
+    {
+        foreach (var photo in told ?? [])
+            if (photos.Find(photo) is null)
+                throw new ImpossibleInputException($"{field}.photos", $"“{photo}”", "photographs that were taken in before");
     }
 
     private string Names(string kind, FoundState state) =>

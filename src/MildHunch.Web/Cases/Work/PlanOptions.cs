@@ -3,6 +3,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Counts;
 using MildHunch.Web.Diagnosis;
@@ -48,6 +49,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
                 .. next is null
                     ? Array.Empty<PlanOptionDto>()
                     : [Option("two", $"{Capital(Phrase(leader))} and {Phrase(next)}", both, ServiceScope.WhatFailed, asked)],
+                .. Bore(leader, asked),
                 Option("whole", "The whole set while it is open", both, ServiceScope.WholeSet, asked),
             ],
             suspects[0].Fault == leader.Suspect.Fault
@@ -63,7 +65,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
             ? [ServicePlace.Whole]
             : [.. suspect.Locations.Where(l => l.Probability >= WorthOpening * best).Select(Place)];
         foreach (var sheet in all)
-            if (places.SelectMany(p => ServiceTargets.Of(sheet, pump, fault, p)).Distinct().ToArray() is { Length: > 0 } parts)
+            if (places.SelectMany(p => ServiceTargets.Of(sheet, pump, fault, p)).DistinctBy(t => t.At).ToArray() is { Length: > 0 } parts)
                 return new Opening(suspect, sheet, parts);
         return null;
     }
@@ -71,26 +73,37 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
     private PlanOptionDto Option(string id, string name, IReadOnlyList<Opening> open, ServiceScope scope, Asked asked)
     {
         var sheet = ServiceSheet.Together([.. asked.Sheets.Where(s => open.Any(o => o.Sheet == s))]);
-        var plan = new ServicePlanner(sheets).Plan(sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).Distinct()], scope);
+        var plan = new ServicePlanner(sheets).Plan(sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).DistinctBy(t => t.At)], scope);
         var cost = PartsBill.Of(plan, asked.Shown.Pump.Sheet).Cost(prices.Currency);
         var names = new PlaceNames(asked.Pump);
-        var targets = open.SelectMany(o => o.Parts).Distinct().Select(p =>
+        var targets = open.SelectMany(o => o.Parts).DistinctBy(t => t.At).Select(t =>
         {
-            var (cylinder, side, end) = names.Of(p.Place);
-            return new ServiceTargetDto(p.Part.Id, null, cylinder, side, end);
+            var (cylinder, side, end) = names.Of(t.At.Place);
+            var mend = t.Mend == ServiceTarget.Of(t.At).Mend ? null : t.Mend.Named();
+            return new ServiceTargetDto(t.At.Part.Id, null, cylinder, side, end, mend);
         });
         return new PlanOptionDto(
             id, name, new WorkPlanDto([.. targets], scope.Named()),
-            [.. plan.Off.GroupBy(o => o.Part).Select(g => Counted(g.Count(), g.Key.Name))],
-            [.. plan.Parts.Select(p => Counted(p.Count, p.Part.Name))], plan.Minutes, cost, Again(plan, asked),
+            [.. plan.Off.Where(o => !o.Part.InPlace).GroupBy(o => o.Part).Select(g => Counted(g.Count(), g.Key.Name))],
+            [.. plan.Parts.Select(p => Counted(p.Count, p.Name))], plan.Minutes, cost, Again(plan, asked),
             Replacing(plan, cost, asked));
+    }
+
+    // Only where the bore of the leader holds more than what failed.
+    private IEnumerable<PlanOptionDto> Bore(Opening leader, Asked asked)
+    {
+        var (only, bore) = (
+            Option("leader", "", [leader], ServiceScope.WhatFailed, asked),
+            Option("bore", "Both seals and rings of that bore", [leader], ServiceScope.OneBore, asked));
+        return bore.Renews.SequenceEqual(only.Renews) ? [] : [bore];
     }
 
     // What the verdict suspects of parts that this plan does not renew, and what the parts themselves will last.
     private AgainDto Again(ServicePlan plan, Asked asked)
     {
         var renewed = plan.Parts.SelectMany(p => p.Places.Select(place => new PartAt(p.Part, place))).ToHashSet();
-        var elsewhere = asked.Open.Sum(o => o.Suspect.Probability * Missed(o, renewed));
+        var done = plan.Targets.Select(t => t.At).Concat(renewed).ToHashSet();
+        var elsewhere = asked.Open.Sum(o => o.Suspect.Probability * Missed(o, done));
         var wearing = plan.Sheet.Parts.Where(p => p.Fit != Fit.Again)
             .SelectMany(p => p.Per.On(asked.Pump).Select(at => new PartAt(p, at)))
             .Select(p => Wearing(p, renewed.Contains(p), asked)).OfType<WearingPart>().ToArray();
@@ -98,7 +111,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
         return new AgainDto(Math.Round(again.AtLeast, 3), again.Unknown);
     }
 
-    private static double Missed(Opening open, HashSet<PartAt> renewed) => open.Parts.Any(renewed.Contains) ? 0 : 1;
+    private static double Missed(Opening open, HashSet<PartAt> done) => open.Parts.Any(t => done.Contains(t.At)) ? 0 : 1;
 
     private static double? OnRecord(PumpMemory? pump, RecordPart? part, DateOnly day) => pump is null || part is null
         ? null
@@ -141,7 +154,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
     private static ServicePlace Place(LocationDto at) => new(
         at.Cylinder, at.Side is null ? null : Enum.Parse<Side>(at.Side, true));
 
-    private sealed record Opening(SuspectDto Suspect, ServiceSheet Sheet, IReadOnlyList<PartAt> Parts);
+    private sealed record Opening(SuspectDto Suspect, ServiceSheet Sheet, IReadOnlyList<ServiceTarget> Parts);
 
     private sealed record Asked(
         CaseResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, IReadOnlyList<Opening> Open,

@@ -12,7 +12,10 @@ public sealed record WorkPlanDto(
 public sealed record TickDto(
     [property: Description("who")] string? By = null,
     [property: Description("with which wrench, and when that was checked")] string? Wrench = null,
-    [property: Description("bolts done so far, pass by pass; left out once the step is done")] int? Taps = null);
+    [property: Description("bolts done so far, pass by pass; left out once the step is done")] int? Taps = null,
+    [property: Description("what the step asks to be noted")] string? Note = null,
+    [property: Description("hashes of photographs")] IReadOnlyList<string>? Photos = null,
+    [property: Description("torque that was used, where it is not the one of the plan")] QuantityDto? Torque = null);
 
 /// <summary>Hazards that somebody read and answers for.</summary>
 public sealed record AcknowledgedDto(string? By = null, IReadOnlyList<string>? Hazards = null);
@@ -37,7 +40,9 @@ public sealed record WorkChangeDto(
     [property: Description("batch of what goes in, by id of the part; empty to clear it")]
     IReadOnlyDictionary<string, string>? Batches = null);
 
-public sealed record TickedDto(string By, DateTime At, string? Wrench, int? Taps);
+public sealed record TickedDto(
+    string By, DateTime At, string? Wrench, int? Taps, string? Note = null, IReadOnlyList<string>? Photos = null,
+    QuantityDto? Torque = null);
 
 public sealed record AcknowledgedAtDto(string By, DateTime At, IReadOnlyList<string> Hazards);
 

@@ -55,7 +55,9 @@ internal static class WorkFacts
             fact.RemovedBy = change.Number;
     }
 
-    private static TickedDto Done(TickDto tick, DateTime at) => new(tick.By!.Trim(), at, tick.Wrench?.Trim(), tick.Taps);
+    private static TickedDto Done(TickDto tick, DateTime at) => new(
+        tick.By!.Trim(), at, tick.Wrench?.Trim(), tick.Taps, string.IsNullOrWhiteSpace(tick.Note) ? null : tick.Note.Trim(),
+        tick.Photos is { Count: > 0 } ? tick.Photos : null, tick.Torque);
 
     private static FoundPartAtDto Noted(FoundPartDto found, DateTime at) => new(
         found.State!, found.Finding, found.By!.Trim(), at, found.Note?.Trim(), found.SuctionSeconds, found.Moves, found.Measures,

@@ -72,7 +72,7 @@ public sealed class DueView(ServiceSheets sheets)
     private static IReadOnlyList<DuePartDto> Parts(ServicePlan plan, PumpSheetDto own)
     {
         var bill = PartsBill.Of(plan, own).Bill;
-        string Name(string part) => plan.Sheet.Part(part)?.Name ?? part;
+        string Name(string part) => plan.Sheet.NameOf(part) ?? part;
         return
         [
             .. bill.Kits.Select(k => new DuePartDto(

@@ -1,7 +1,7 @@
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
-using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Service;
 
 namespace MildHunch.Web.Records.Life;

@@ -4,6 +4,7 @@ using MildHunch.Core.Records.Due;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Records.Running;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using static MildHunch.Core.Tests.Setting;
 
@@ -92,7 +93,7 @@ public class DueTests
     }
 
     [Fact]
-    public void A_nozzle_that_no_sheet_opens_is_due_beside_the_seals()
+    public void What_stands_beside_the_pump_is_due_with_its_seals()
     {
         var worn = LifeEstimator.Estimate([.. Enumerable.Range(0, 12).Select(i => new WatchedLife(2020 + (10 * i), true))]);
         worn.Shape.Low.ShouldBeGreaterThan(1);
