@@ -22,12 +22,12 @@ public class OpeningTests
             tobi.Type("Your name", "Tobi Marr");
             GoOn(tobi, until: "What can hurt you here");
             AnswerForHazards(tobi);
-            GoOn(tobi, until: "Cap out; one that is held by sealer");
+            GoOn(tobi, until: "Cap out, kept by its place");
         }
 
         using var runa = new Technician(product);
         runa.Open($"/cases/{await product.CaseOf("FOG-2")}");
-        runa.Sees("Cap out; one that is held by sealer");
+        runa.Sees("Cap out, kept by its place");
         runa.Type("Your name", "Runa Estcott");
         GoOn(runa, until: "Look at every part that is off");
 
@@ -47,7 +47,7 @@ public class OpeningTests
 
         runa.Tap("All looked at. Next: mend");
         runa.Sees("New parts, counted");
-        foreach (var part in new[] { "1 x Cap o-ring", "1 x Valve", "1 x Valve seat o-ring" })
+        foreach (var part in new[] { "1 x Cap o-ring", "1 x Cap backup ring", "1 x Valve", "1 x Valve seat o-ring" })
             runa.Tap(part);
         runa.Sees("All there. Next: close");
         GoOn(runa, until: "Count tools and parts");

@@ -152,6 +152,23 @@ public class Product : WebApplicationFactory<Program>
         return body!;
     }
 
+    /// <summary>Everything of the plan of a case laid ready, put back, looked at and counted, as far as it is not ticked yet.</summary>
+    public async Task PutBack(string id)
+    {
+        var shown = await Get($"/api/cases/{id}");
+        var ask = shown["work"]!["plan"]!.DeepClone();
+        foreach (var part in (string[])["pump", "setup", "sheet"])
+            ask[part] = shown["pump"]![part]!.DeepClone();
+        var plan = (await Send(HttpMethod.Post, "/api/service-plan", ask)).Body!;
+        var ticks = plan["steps"]!.AsArray().Where(s => s!["stage"]!.GetValue<string>() is "mend" or "close")
+            .SelectMany(s => s!["places"]!.AsArray()).Select(p => p!["tick"]!.GetValue<string>())
+            .Where(t => shown["work"]!["steps"]![t] is null);
+        var steps = new JsonObject();
+        foreach (var tick in ticks)
+            steps[tick] = new JsonObject { ["by"] = "Ines Halvard" };
+        await Change(id, new JsonObject { ["work"] = new JsonObject { ["steps"] = steps } });
+    }
+
     /// <summary>Id of the open demo case of this pump.</summary>
     public async Task<string> CaseOf(string tag) =>
         (await Get("/api/cases")).AsArray().First(c => c!["tag"]!.GetValue<string>() == tag)!["id"]!.GetValue<string>();

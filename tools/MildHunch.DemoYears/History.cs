@@ -162,7 +162,7 @@ internal sealed class History(
                 i => i.Part.Id == part.At.Part && i.Place == part.At.Place
                     ? new FoundPartDto("failed", Words.Finding(part.Kind, random.Next(3) == 0), by)
                     : new FoundPartDto("fine", By: by)),
-            Batches: planned.Parts.ToDictionary(p => p.Part.Id, _ => batch), RanAgain: true));
+            Batches: planned.Parts.ToDictionary(p => p.Id, _ => batch), RanAgain: true));
 
         async Task Told(WorkChangeDto change) => await tell.Apply(entity, new ChangeRequest(Work: change), stop);
     }

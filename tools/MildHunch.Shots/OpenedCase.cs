@@ -58,6 +58,7 @@ internal sealed class OpenedCase(HttpClient http)
         ["pressure"] = Bar(bar),
         ["nozzleFlow"] = new JsonObject { ["value"] = nozzle, ["unit"] = "L/min" },
         ["bypassFlow"] = new JsonObject { ["value"] = bypass, ["unit"] = "L/min" },
+        ["heldSeconds"] = 120,
     };
 
     private Task Prove(string id, JsonObject proof) => Change(id, new JsonObject { ["proof"] = proof });

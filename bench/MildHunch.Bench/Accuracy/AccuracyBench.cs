@@ -13,16 +13,20 @@ internal static class AccuracyBench
     private const string Main = "all quick checks";
     private const string Brute = "ceiling: time model, answers as drawn";
     private const string Likewise = "the same cases by the steady model";
+    private static readonly string[] OilSeals = ["oil-seals", "crank-seals"];
 
     private sealed record Judged(DrawnCase Case, string Run, string[] Faults, (string Action, double Share)[] Actions)
     {
         public bool Pair => Case.Truth.Count > 1;
 
-        public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => t.Action == a.Action));
+        public bool Right(int among) => Actions.Take(among).Any(a => Case.Truth.Any(t => Same(t.Action, a.Action)));
 
-        public bool Both(int among) => Case.Truth.All(t => Actions.Take(among).Any(a => a.Action == t.Action));
+        public bool Both(int among) => Case.Truth.All(t => Actions.Take(among).Any(a => Same(a.Action, t.Action)));
 
         public bool FaultRight(int among) => Faults.Take(among).Any(f => Case.Truth.Any(t => t.Fault.Id == f));
+
+        // The crankshaft seal was mended under the name of the oil seals when the frozen cases were drawn: the two count as one.
+        private static bool Same(string one, string other) => one == other || (OilSeals.Contains(one) && OilSeals.Contains(other));
     }
 
     public static void Run(int cases, int seed, int ceiling, int minutes)

@@ -7,11 +7,13 @@ import TickBox from '@/shared/ui/TickBox.vue';
 import StageNote from './StageNote.vue';
 import WhatWasIt from './WhatWasIt.vue';
 import WhoField from './opening/WhoField.vue';
+import LeaveOut from './proving/LeaveOut.vue';
 import ProofEnd from './proving/ProofEnd.vue';
 import ProofHazards from './proving/ProofHazards.vue';
 import ProofSetting from './proving/ProofSetting.vue';
 import ProofShut from './proving/ProofShut.vue';
 import ProofSteps from './proving/ProofSteps.vue';
+import ReliefField from './proving/ReliefField.vue';
 import { useProof, type ProofStage } from './proving/useProof';
 
 /** Proving, stage by stage: hazards first, then what is to be seen, each reading beside what is expected there. */
@@ -33,11 +35,20 @@ const stages = computed(() => view.value?.stages ?? []);
 const stage = computed<ProofStage | undefined>(
   () =>
     stages.value.find((s) => s.id === chosen.value) ??
-    stages.value.find((s) => s.state !== 'done' && !s.forbidden) ??
+    stages.value.find((s) => ['not-begun', 'begun', 'off'].includes(s.state)) ??
     stages.value.at(-1),
 );
 const after = computed(() => stages.value[stages.value.findIndex((s) => s.id === stage.value?.id) + 1]);
-const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', done: 'done' };
+const states: Record<string, string> = {
+  'not-begun': 'not begun',
+  begun: 'begun',
+  'left-out': 'left out',
+  forbidden: 'not on this pump as it is on record',
+  done: 'done',
+  doubtful: 'done, with a remark',
+  off: 'off',
+  'not-needed': 'not needed',
+};
 </script>
 
 <template>
@@ -59,17 +70,23 @@ const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', d
         @click="chosen = s.id"
       />
     </nav>
-    <div v-if="view?.facingsMissing.length" class="missing">
+    <div v-if="view?.unclosed.length" class="missing">
       <p>
-        <b>Not closed yet.</b> Nothing is run before it is ticked which way these look:
-        {{ view.facingsMissing.slice(0, 4).join(', ') }}{{ view.facingsMissing.length > 4 ? ' …' : '' }}.
+        <b>Not closed yet.</b> Nothing is run before what was touched is closed and counted:
+        {{ view.unclosed.slice(0, 4).join(', ') }}{{ view.unclosed.length > 4 ? ' …' : '' }}.
       </p>
       <Button severity="secondary" variant="outlined" label="Close it first" @click="emit('go', 'mend')" />
     </div>
     <article v-if="stage" :key="stage.id" class="card" :aria-label="stage.name">
       <h3>{{ stage.name }}</h3>
       <p v-if="stage.why" class="quiet">{{ stage.why }}</p>
-      <p v-if="stage.forbidden" class="missing">{{ stage.forbidden }}</p>
+      <template v-if="stage.forbidden">
+        <p class="missing">{{ stage.forbidden }}</p>
+        <ReliefField :data="data" />
+      </template>
+      <p v-else-if="stage.state === 'not-needed'" class="quiet">
+        Nothing was set: this proves what the screw was turned to.
+      </p>
       <ProofHazards v-else-if="!stage.acknowledged" :stage="stage" @acknowledge="access.acknowledge(stage.id)" />
       <template v-else>
         <WhoField />
@@ -84,7 +101,13 @@ const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', d
         </div>
         <p v-if="stage.runIn" class="quiet">{{ stage.runIn }}</p>
         <ProofSteps v-if="stage.kind === 'steps'" :case-id="data.id" :stage="stage" :access="access" />
-        <ProofShut v-else-if="stage.kind === 'shut'" :case-id="data.id" :access="access" />
+        <ProofShut
+          v-else-if="stage.kind === 'shut'"
+          :key="stage.id"
+          :case-id="data.id"
+          :stage="stage"
+          :access="access"
+        />
         <ProofSetting v-else-if="stage.kind === 'set'" :case-id="data.id" :stage="stage" :access="access" />
         <details class="read">
           <summary>Hazards, read by {{ stage.acknowledged.by }}</summary>
@@ -93,6 +116,19 @@ const states: Record<string, string> = { nothing: 'not begun', begun: 'begun', d
           </ul>
         </details>
       </template>
+      <ul v-if="stage.reasons.length && stage.state !== 'forbidden'" class="read">
+        <li v-for="r in stage.reasons" :key="r">{{ r }}</li>
+      </ul>
+      <LeaveOut
+        v-if="stage.state !== 'not-needed'"
+        :key="stage.id"
+        :case-id="data.id"
+        :what="stage.id"
+        :name="stage.name.toLowerCase()"
+        :left="stage.leftOut"
+        :leave-out="access.leaveOut"
+        :take-up="access.takeUp"
+      />
       <Button
         v-if="after"
         severity="secondary"
@@ -142,11 +178,18 @@ h3 {
   min-width: 44px;
 }
 
-.stage.done {
+.stage.done,
+.stage.doubtful,
+.stage.not-needed {
   box-shadow: inset 0 -5px 0 var(--water);
 }
 
-.stage.begun {
+.stage.off {
+  box-shadow: inset 0 -5px 0 var(--suspect);
+}
+
+.stage.begun,
+.stage.left-out {
   box-shadow: inset 0 -5px 0 var(--line);
 }
 
@@ -169,6 +212,7 @@ summary {
   cursor: pointer;
 }
 
+.read,
 .read ul {
   margin: 0;
   padding-left: 1.1rem;

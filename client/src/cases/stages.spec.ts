@@ -32,6 +32,8 @@ describe('the stages of a case', () => {
         started: {},
         steps: {},
         shut: null,
+        shuts: {},
+        leftOut: {},
         screw: null,
         verdict: { outcome: 'pass', remark: null, ...signed },
       },

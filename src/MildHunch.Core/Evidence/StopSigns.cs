@@ -7,7 +7,7 @@ namespace MildHunch.Core.Evidence;
 public sealed record StopNow(StopSign Sign, IReadOnlyList<string> Sources);
 
 /// <summary>Looks for what must stop the pump at once: a crack, a knock, water in the crankcase, a jet.</summary>
-internal static class StopSigns
+public static class StopSigns
 {
     /// <summary>Every sign of which all that it needs was seen.</summary>
     public static IReadOnlyList<StopNow> In(Catalogue catalogue, IReadOnlyList<CueFact> cues) =>

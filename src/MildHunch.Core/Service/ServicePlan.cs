@@ -95,6 +95,9 @@ public sealed record ServicePlan(
     ServiceSheet Sheet, ReciprocatingPump Pump, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts,
     IReadOnlyList<ServiceTarget> Targets)
 {
+    /// <summary>The step in which new parts are laid ready and counted.</summary>
+    public ServiceStep Laying(PartCount part) => Steps.Single(s => s.Lays && s.Id == $"{part.Id}.ready");
+
     /// <summary>Parts of the sheet that stay where they are, at every place.</summary>
     public IReadOnlyList<SheetPart> Stays => [.. Sheet.Parts.Where(p => !p.InPlace && Off.All(o => o.Part != p))];
 

@@ -36,7 +36,7 @@ public static class CaseEndpoints
         .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
         .AddScoped<TellCase>()
         .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
-        .AddSingleton<CaseProof>().AddSingleton<ProofView>();
+        .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
 
     /// <summary>Loads a case, requires that the caller saw it as it is, changes it and shows it.</summary>
     public static async Task<Ok<CaseResource>> Change(

@@ -66,7 +66,8 @@ public sealed class DemoClosed(MildHunchDb db, TellCase tell, CaseStore store, C
     {
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
-        var mine = stages.For(pump, setup).Where(s => ProofStages.Forbidden(s, setup) is null).ToArray();
+        var mine = stages.For(pump, setup, [.. stored.Sheet.Choices ?? []])
+            .Where(s => ProofStages.Forbidden(s, pump, setup) is null).ToArray();
         await told(new ChangeRequest(Proof: new ProofChangeDto(mine.ToDictionary(s => s.Id, _ => new SignedDto(Ines)))));
         await told(new ChangeRequest(Proof: new ProofChangeDto(Acts: mine.SelectMany(s => s.Acts.Select(a => $"{s.Id}.{a.Id}"))
             .ToDictionary(a => a, _ => new SignedDto(Pell)))));
@@ -83,5 +84,5 @@ public sealed class DemoClosed(MildHunchDb db, TellCase tell, CaseStore store, C
     }
 
     private static StepReadDto Read(double bar, double flow) =>
-        new(Ines, new QuantityDto(bar, "bar"), new QuantityDto(flow, "L/min"), Swing: new QuantityDto(bar / 20, "bar"));
+        new(Ines, new QuantityDto(bar, "bar"), new QuantityDto(flow, "L/min"), Swing: new QuantityDto(bar / 20, "bar"), HeldSeconds: 120);
 }

@@ -32,7 +32,8 @@ public sealed record ExpectedDto(double Value, double Low, double High, string U
 
 public sealed record SettingNextDto(
     [property: Description("turn, reseat (shut, open, read again), back, stop or done")] string Do,
-    [property: Description("signed, in is above 0; at most a quarter")] double? Turns, ExpectedDto? Expected, string Why);
+    [property: Description("signed, in is above 0; at most a quarter")] double? Turns, ExpectedDto? Expected, string Why,
+    [property: Description("true where the next reading needs the outlet shut once, and how high it went")] bool Shut);
 
 public sealed record ControlSettingResponse(
     SettingFitDto Fit, SettingNextDto Next, PressureLimitDto NearestLimit, IReadOnlyList<PressureLimitDto> Limits);
@@ -58,7 +59,8 @@ internal static class ControlSetting
             new SettingFitDto(
                 InBar(advice.Curve.PerTurnPa), InBar(advice.Curve.SigmaPa)!.Value, Rounded(advice.Curve.KneeTurns),
                 advice.Curve.KneePa is { } knee ? Shown(knee, unit) : null),
-            new SettingNextDto(advice.Do.Named(), advice.Turns, advice.Expected is { } band ? Shown(band, unit) : null, advice.Why),
+            new SettingNextDto(advice.Do.Named(), advice.Turns, advice.Expected is { } band ? Shown(band, unit) : null, advice.Why,
+                advice.Shut),
             Shown(advice.Nearest, unit), [.. asked.Limits.Select(l => Shown(l, unit))]);
     }
 

@@ -1,4 +1,5 @@
 using System.Globalization;
+using MildHunch.Web.Cases.Prove;
 
 namespace MildHunch.Web.Reports;
 
@@ -8,9 +9,9 @@ public sealed partial class ReportBuilder
     private static ReportSectionDto Proof(Told at) => Section(
         "proof", "Proof",
         [
-            .. at.Proved.Stages.Where(s => s.State != "nothing").Select(s =>
-                $"{s.Name}: {s.State}{(s.Acknowledged is { } read ? $", hazards read by {read.By}" : "")}."),
-            .. at.Proved.Shut, .. at.Proved.Reasons,
+            .. at.Proved.Stages.Where(s => s.State != "not-needed").Select(s =>
+                $"{s.Name}: {StageWords(s)}{(s.Acknowledged is { } read ? $", hazards read by {read.By}" : "")}."),
+            .. at.Proved.Stages.SelectMany(s => s.Shut).Concat(at.Proved.Reasons).Distinct(),
         ],
         table: new ReportTableDto(
             ["At", "Read", "Expected", "Stands"],
@@ -22,6 +23,17 @@ public sealed partial class ReportBuilder
                         (f.Standing ?? "").Replace('-', ' '),
                     })),
             ]));
+
+    private static string StageWords(ProofStageDto stage) => stage.State switch
+    {
+        "not-begun" => "not done",
+        "begun" => "begun, not done",
+        "left-out" => $"left out by {stage.LeftOut?.By}: {stage.LeftOut?.Reason}",
+        "forbidden" => "not done on this pump as it is on record",
+        "doubtful" => "done, with a remark",
+        "off" => "off",
+        _ => "done, as expected",
+    };
 
     private static ReportSectionDto? Setting(Told at) => at.Shown.Proof.Screw is { } screw
         ? Section(

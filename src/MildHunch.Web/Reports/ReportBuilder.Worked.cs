@@ -1,7 +1,7 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Expectation;
@@ -51,14 +51,22 @@ public sealed partial class ReportBuilder
         if (at.Plan is not { } plan)
             return null;
         var bill = PartsBill.Of(plan, at.Shown.Pump.Sheet).Bill;
+
+        var laid = Laid(at, plan).ToDictionary(l => l.Part.Id);
         return Section(
-            "parts", "Parts and kits", [.. bill.Kits.Select(k => $"{k.Count} x {k.Kit.Name}.")],
+            "parts", "Parts and kits",
+            [
+                .. bill.Kits.Select(k => $"Planned: {k.Count} x {k.Kit.Name}."),
+                .. plan.Steps.Where(s => s.Stage == ServiceStage.Mend && !s.Lays && s.Ticks.Any(t => Ticked(at, t.Key)))
+                    .Select(s => s.Act.Do),
+            ],
             table: new ReportTableDto(
-                ["Part", "New", "Where"],
-                [.. plan.Parts.Select(p => new[]
+                ["Part", "New, as ticked", "Where"],
+                [.. plan.Parts.Select(p => (Part: p, Laid: laid.GetValueOrDefault(p.Id))).Select(p => new[]
                 {
-                    p.Name, p.Count.ToString(CultureInfo.InvariantCulture),
-                    string.Join(", ", p.Places.Where(x => x != ServicePlace.Whole).Select(x => x.Key.Replace('.', ' '))),
+                    p.Part.Name, p.Laid is null ? "planned, not ticked" : p.Laid.Count.ToString(CultureInfo.InvariantCulture),
+                    string.Join(
+                        ", ", (p.Laid?.Places ?? []).Where(x => x != ServicePlace.Whole).Select(x => x.Key.Replace('.', ' '))),
                 })]),
             pictures:
             [
@@ -67,28 +75,45 @@ public sealed partial class ReportBuilder
             ]);
     }
 
+    // What was ticked as laid ready and counted, not what was planned.
+    private static LaidPart[] Laid(Told at, ServicePlan plan) =>
+    [
+        .. from part in plan.Parts
+           let places = plan.Laying(part).Ticks.Where(t => Ticked(at, t.Key)).Select(t => t.Place).ToArray()
+           where places.Length > 0
+           select new LaidPart(part, part.Count / part.Places.Count * places.Length, places),
+    ];
+
+    private sealed record LaidPart(PartCount Part, int Count, IReadOnlyList<ServicePlace> Places);
+
+    private static bool Ticked(Told at, string tick) => at.Shown.Work.Steps.GetValueOrDefault(tick) is { Taps: null };
+
+    private sealed record Tightened(string Name, ServicePlace Place, string Torque, string By, string Wrench);
+
+    private static Tightened Torque(Told at, BoltGroup bolts, ServicePlace place, TickedDto tick)
+    {
+        var group = bolts.ToDto(at.Shown.Pump.Sheet);
+        var torque = tick.Torque is { } used ? $"{Said(used)} (as used)"
+            : group.InAllUnits.Count > 0 ? $"{string.Join(", ", group.InAllUnits)} ({group.Basis})" : "no figure on record";
+        return new Tightened(group.Name, place, torque, tick.By, tick.Wrench ?? "not named");
+    }
+
     private static ReportSectionDto? Torques(Told at)
     {
         if (at.Plan is not { } plan)
             return null;
-        var done = plan.Steps.Where(s => s.Tightens)
-            .Select(s => (Step: s, Tick: Done(s))).Where(s => s.Tick is not null).ToArray();
-        TickedDto? Done(ServiceStep step) =>
-            step.Ticks.Select(t => at.Shown.Work.Steps.GetValueOrDefault(t.Key)).FirstOrDefault(t => t is { Taps: null });
+        var done = plan.Steps.Where(s => s.Tightens).SelectMany(s => s.Ticks.Where(t => Ticked(at, t.Key))
+            .Select(t => Torque(at, s.Bolts!, t.Place, at.Shown.Work.Steps[t.Key])));
+
+        // One row for all places that were done alike.
         return Section(
             "torques", "Torques applied", table: new ReportTableDto(
                 ["Bolts", "Torque", "By", "With"],
-                [.. done.Select(d =>
+                [.. done.GroupBy(d => d with { Place = ServicePlace.Whole }).Select(g => new[]
                 {
-                    var group = d.Step.Bolts!.ToDto(at.Shown.Pump.Sheet);
-                    return new[]
-                    {
-                        group.Name,
-                        d.Tick!.Torque is { } used
-                            ? $"{Said(used)} (as used)"
-                            : group.InAllUnits.Count > 0 ? $"{string.Join(", ", group.InAllUnits)} ({group.Basis})" : "no figure on record",
-                        d.Tick.By, d.Tick.Wrench ?? "not named",
-                    };
+                    string.Join(", ", g.Select(d => d.Place).Where(x => x != ServicePlace.Whole)
+                        .Select(x => x.Key.Replace('.', ' ')).Prepend(g.Key.Name)),
+                    g.Key.Torque, g.Key.By, g.Key.Wrench,
                 })]),
             pictures:
             [

@@ -54,8 +54,8 @@ public sealed partial class ReportBuilder(
             yield return $"Most likely: {leader.Name.ToLowerInvariant()}, {HunchWords.Percent(leader.Probability)}.";
         foreach (var cause in Causes(at))
             yield return $"Cause: {cause}";
-        if (at.Plan is { } plan)
-            yield return $"Renewed: {string.Join(", ", plan.Parts.Select(p => $"{p.Count} x {p.Name.ToLowerInvariant()}"))}.";
+        if (at.Plan is { } plan && Laid(at, plan) is { Length: > 0 } laid)
+            yield return $"Renewed: {string.Join(", ", laid.Select(l => $"{l.Count} x {l.Part.Name.ToLowerInvariant()}"))}.";
         foreach (var change in at.Proved.Changed.Where(c => c.Before is not null && c.After is not null))
             yield return $"{change.Name}: {Said(change.Before!)} before, {Said(change.After!)} after.";
         yield return at.Shown.Proof.Verdict is { } verdict

@@ -146,6 +146,7 @@ public sealed class ReportTests : IDisposable
                 },
             },
         }));
+        await product.PutBack(id);
         await product.Change(id, Proof(new JsonObject
         {
             ["acknowledged"] = new JsonObject { ["steps"] = by.DeepClone(), ["set"] = by.DeepClone() },

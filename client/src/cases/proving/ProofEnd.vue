@@ -20,6 +20,12 @@ const names: Record<string, string> = {
   'pass-with-remark': 'Pass, with a remark',
   back: 'Back to the suspects',
 };
+const proposed: Record<string, string> = { ...names, 'not-yet': 'not proved yet' };
+const shutTo = (outcome: string) =>
+  outcome !== 'back' &&
+  (view.value?.proposed === 'back' ||
+    view.value?.proposed === 'not-yet' ||
+    (outcome === 'pass' && view.value?.proposed !== 'pass'));
 
 async function say(outcome: string) {
   tried.value = outcome === 'pass-with-remark' && !remark.value.trim();
@@ -41,7 +47,7 @@ async function say(outcome: string) {
     </p>
     <template v-else>
       <p>
-        By the readings: <b>{{ names[view.proposed]?.toLowerCase() }}</b>
+        By what was read and ticked: <b>{{ proposed[view.proposed]?.toLowerCase() }}</b>
       </p>
       <ul v-if="view.reasons.length">
         <li v-for="r in view.reasons" :key="r">{{ r }}</li>
@@ -74,6 +80,7 @@ async function say(outcome: string) {
           :label="name"
           :severity="view.proposed === outcome ? undefined : 'secondary'"
           :variant="view.proposed === outcome ? undefined : 'outlined'"
+          :disabled="shutTo(outcome)"
           @click="say(outcome)"
         />
       </div>

@@ -31,7 +31,7 @@ const aim = useQuantities(
 );
 const reads = computed<AskedQuantity[]>(() => [
   { name: 'running', label: 'Running', units: [unit.value], required: true },
-  { name: 'spike', label: 'Spike as it shuts', units: [unit.value] },
+  { name: 'spike', label: 'Spike as it shuts', units: [unit.value], required: next.value?.shut },
 ]);
 const reading = useQuantities(
   () => `${props.caseId}.screw.${moves.value.length}`,
@@ -76,7 +76,8 @@ const said = computed(() => {
   if (n.do === 'back') return `Back: ${turnWords(n.turns ?? 0)}`;
   return n.do === 'done' ? 'It stands' : n.do === 'stop' ? 'Leave it' : 'Shut, open, read again';
 });
-const ended = computed(() => next.value?.do === 'done' || next.value?.do === 'stop');
+// What only a shut reading tells is asked for as long as it is missing.
+const ended = computed(() => next.value?.do === 'done' || (next.value?.do === 'stop' && !next.value.shut));
 const noted = computed(() => props.access.proof.value.steps[`${props.stage.id}.100`]);
 const look = (key: string) =>
   key.startsWith('running') ? 'done' : key.startsWith('spike') ? '' : key === 'limit' ? 'failed' : 'lit';

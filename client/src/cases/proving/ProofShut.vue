@@ -7,34 +7,45 @@ import { quantity } from '@/shared/format';
 import { spoken } from '@/shared/units/useUnits';
 import QuantityFields from './QuantityFields.vue';
 import { useQuantities, type AskedQuantity } from './useQuantities';
-import type { ProofAccess } from './useProof';
+import type { ProofAccess, ProofStage } from './useProof';
 
 /** The outlet shut: how far it spikes, what it loses, how it starts again. */
-const props = defineProps<{ caseId: string; access: ProofAccess }>();
+const props = defineProps<{ caseId: string; stage: ProofStage; access: ProofAccess }>();
 
-const read = computed(() => props.access.proof.value.shut);
+const read = computed(() => props.access.proof.value.shuts[props.stage.id]);
 const asked = computed<AskedQuantity[]>(() => [
-  { name: 'running', label: 'Running, before', units: [spoken('bar')] },
   { name: 'spike', label: 'Spike as it shuts', units: [spoken('bar')] },
   { name: 'from', label: 'Then it stands at', units: [spoken('bar')] },
-  { name: 'to', label: 'And later at', units: [spoken('bar')] },
-  { name: 'seconds', label: 'Seconds between', units: ['s'] },
+  { name: 'early', label: 'After a while at, if read', units: [spoken('bar')] },
+  { name: 'after', label: 'Seconds until then', units: ['s'] },
+  { name: 'to', label: 'And at last at', units: [spoken('bar')] },
+  { name: 'seconds', label: 'Seconds in all', units: ['s'] },
 ]);
 const typed = useQuantities(
-  () => `${props.caseId}.shut`,
+  () => `${props.caseId}.${props.stage.id}`,
   () => asked.value,
 );
-const restart = useLocalStorage<'easy' | 'hard' | ''>(`mild-hunch.proof.${props.caseId}.restart`, '');
+const restart = useLocalStorage<'easy' | 'hard' | ''>(`mild-hunch.proof.${props.caseId}.${props.stage.id}.restart`, '');
+const gauge = useLocalStorage<'hose' | 'head' | ''>(`mild-hunch.proof.${props.caseId}.${props.stage.id}.gauge`, '');
 const tried = ref(false);
 
 async function note() {
   tried.value = true;
   if (!typed.ready.value) return;
-  const { running, spike, from, to, seconds } = typed.values.value;
-  const told = { running, spike, from, to, seconds: seconds?.value, restart: restart.value || undefined };
-  if (await props.access.shut(told)) {
+  const { spike, from, early, after, to, seconds } = typed.values.value;
+  const told = {
+    spike,
+    from,
+    to,
+    seconds: seconds?.value,
+    falls: early && after ? [{ seconds: after.value, pressure: early }] : undefined,
+    gauge: gauge.value || undefined,
+    restart: restart.value || undefined,
+  };
+  if (await props.access.shut(props.stage.id, told)) {
     typed.clear();
     restart.value = '';
+    gauge.value = '';
     tried.value = false;
   }
 }
@@ -42,7 +53,7 @@ async function note() {
 
 <template>
   <div v-if="read" class="noted">
-    <p v-for="s in access.view.value?.shut" :key="s">{{ s }}</p>
+    <p v-for="s in stage.shut" :key="s">{{ s }}</p>
     <p class="quiet">
       <template v-if="read.spike">Spike {{ quantity(read.spike) }}. </template>
       <template v-if="read.from && read.to"
@@ -51,7 +62,25 @@ async function note() {
     </p>
   </div>
   <form class="shut" aria-label="Outlet shut" @submit.prevent="note">
-    <p>Shut it with the gauge in view. Motor running behind an unloader; the hose side is what must hold.</p>
+    <p>
+      Shut it with the gauge in view.
+      <template v-if="stage.namesGauge"
+        >The head falls to bypass when all is well: what must hold is the hose side.</template
+      >
+    </p>
+    <div v-if="stage.namesGauge" role="group" aria-label="Which gauge">
+      <span>Which gauge is read:</span>
+      <SelectButton
+        v-model="gauge"
+        :options="[
+          { value: 'hose', text: 'hose side' },
+          { value: 'head', text: 'head' },
+        ]"
+        option-label="text"
+        option-value="value"
+        aria-label="Which gauge"
+      />
+    </div>
     <QuantityFields :asked="asked" :from="typed" :tried="tried" />
     <div role="group" aria-label="Starting again">
       <span>Started again with the outlet open:</span>
@@ -71,6 +100,13 @@ async function note() {
 .noted {
   padding-left: 0.6rem;
   border-left: 5px solid var(--water);
+}
+
+.shut > [role='group'] {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 0.75rem;
 }
 
 p {

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import { computed, ref } from 'vue';
 import { digits, quantity } from '@/shared/format';
 import { spoken } from '@/shared/units/useUnits';
+import TextField from '@/shared/ui/TextField.vue';
+import LeaveOut from './LeaveOut.vue';
 import QuantityFields from './QuantityFields.vue';
 import StepTimer from './StepTimer.vue';
 import { useQuantities, type AskedQuantity } from './useQuantities';
@@ -13,8 +16,10 @@ const props = defineProps<{ caseId: string; stage: ProofStage; access: ProofAcce
 
 const chosen = ref('');
 const at = computed<ProofStep | undefined>(
-  () => props.stage.steps.find((s) => s.id === chosen.value) ?? props.stage.steps.find((s) => !s.read),
+  () => props.stage.steps.find((s) => s.id === chosen.value) ?? props.stage.steps.find((s) => !s.read && !s.leftOut),
 );
+const flows = computed(() => at.value?.figures.some((f) => f.quantity === 'nozzle-flow'));
+const noFlow = useLocalStorage(`mild-hunch.no-flow.${props.caseId}`, '');
 const asked = computed<AskedQuantity[]>(() => [
   { name: 'pressure', label: 'Pressure at the head', units: [spoken('bar')], required: true },
   ...(at.value?.figures ?? []).map((f) => ({
@@ -23,6 +28,7 @@ const asked = computed<AskedQuantity[]>(() => [
     units: [f.value.unit],
     hint: `${digits(f.low.value)} to ${digits(f.high.value)}`,
   })),
+  ...(at.value?.started ? [] : [{ name: 'held', label: 'Held, by your watch', units: ['s'] }]),
 ]);
 const typed = useQuantities(
   () => `${props.caseId}.${at.value?.id}`,
@@ -34,9 +40,12 @@ async function note() {
   tried.value = true;
   const step = at.value;
   if (!step || !typed.ready.value) return;
-  const { pressure, nozzleFlow, bypassFlow, swing } = typed.values.value;
-  if (!(await props.access.read(step.id, { pressure, nozzleFlow, bypassFlow, swing }))) return;
+  const { pressure, nozzleFlow, bypassFlow, swing, held } = typed.values.value;
+  const why = nozzleFlow ? undefined : noFlow.value.trim() || undefined;
+  const read = { pressure, nozzleFlow, bypassFlow, swing, heldSeconds: held?.value, noFlow: why };
+  if (!(await props.access.read(step.id, read))) return;
   typed.clear();
+  noFlow.value = '';
   tried.value = false;
   chosen.value = '';
 }
@@ -71,9 +80,33 @@ const share = (s: ProofStep) => `${Math.round(s.share * 100)} %`;
       <form v-if="s.id === at?.id" class="reading" :aria-label="`Read at ${share(s)}`" @submit.prevent="note">
         <StepTimer :started="s.started" :seconds="s.seconds" :ahead="access.ahead.value" @start="access.start(s.id)" />
         <QuantityFields :asked="asked" :from="typed" :tried="tried" />
+        <TextField
+          v-if="flows && !typed.read('nozzleFlow')"
+          v-model="noFlow"
+          label="No flow? Why it could not be had"
+          placeholder="without either it does not count"
+        />
         <p class="quiet">In grey: what is expected there. A drip? Tap its place on the drawing.</p>
         <Button type="submit" :label="`Note what it shows at ${share(s)}`" />
+        <LeaveOut
+          :key="s.id"
+          :case-id="caseId"
+          :what="s.id"
+          :name="share(s)"
+          :left="s.leftOut"
+          :leave-out="access.leaveOut"
+          :take-up="access.takeUp"
+        />
       </form>
+      <LeaveOut
+        v-else-if="s.leftOut"
+        :case-id="caseId"
+        :what="s.id"
+        :name="share(s)"
+        :left="s.leftOut"
+        :leave-out="access.leaveOut"
+        :take-up="access.takeUp"
+      />
     </li>
   </ol>
 </template>

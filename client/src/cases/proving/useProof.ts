@@ -36,7 +36,10 @@ export function useProof(data: Ref<CaseResource>, tell: (change: ChangeRequest) 
     read: (step: string, read: Omit<Schemas['StepReadDto'], 'by'>) =>
       signed((by) => ({ steps: { [step]: { ...read, by } } })),
     unread: (step: string) => change({ stepsBack: [step] }),
-    shut: (read: Omit<Schemas['ShutReadDto'], 'by'>) => signed((by) => ({ shut: { ...read, by } })),
+    shut: (stage: string, read: Omit<Schemas['ShutReadDto'], 'by'>) =>
+      signed((by) => ({ shuts: { [stage]: { ...read, by } } })),
+    leaveOut: (what: string, reason: string) => signed((by) => ({ leftOut: { [what]: { reason, by } } })),
+    takeUp: (what: string) => change({ leftOutBack: [what] }),
     screw: (screw: Schemas['ScrewDto']) => change({ screw }),
     verdict: (said: Omit<Schemas['ProofSignedDto'], 'by'>) => signed((by) => ({ verdict: { ...said, by } })),
     anew: () => change({ anew: true }),

@@ -3595,6 +3595,15 @@ export interface components {
             high: number;
             unit: string;
         };
+        /** @description A reading of a gauge that falls. */
+        FallDto: {
+            /**
+             * Format: double
+             * @description since it was shut
+             */
+            seconds?: null | number;
+            pressure?: null | components["schemas"]["QuantityDto"];
+        };
         FaultDto: {
             id: string;
             name: string;
@@ -3861,6 +3870,17 @@ export interface components {
             flow: null | components["schemas"]["QuantityDto"];
             sigma: null | components["schemas"]["QuantityDto"];
             source: string;
+        };
+        LeftOutAtDto: {
+            reason: string;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        /** @description A stage or a step that is left out, and why. */
+        LeftOutDto: {
+            reason?: null | string;
+            by?: null | string;
         };
         LifeEstimateRequest: {
             times?: null | components["schemas"]["LifeTimeDto"][];
@@ -4404,6 +4424,7 @@ export interface components {
             why: null | string;
             mind: string[];
             done: null | components["schemas"]["SignedAtDto"];
+            optional: boolean;
         };
         /** @description What changes in the proof: each entry by its key. */
         ProofChangeDto: {
@@ -4428,6 +4449,15 @@ export interface components {
             verdict?: null | components["schemas"]["ProofSignedDto"];
             /** @description true to prove it anew from the start; what was proved before stays among the changes */
             anew?: null | boolean;
+            /** @description what was read with the outlet shut, by stage: "shut", "shut-set" */
+            shuts?: null | {
+                [key: string]: components["schemas"]["ShutReadDto"];
+            };
+            /** @description stages and steps that are left out, each with its reason */
+            leftOut?: null | {
+                [key: string]: components["schemas"]["LeftOutDto"];
+            };
+            leftOutBack?: null | string[];
         };
         /** @description The proof of a case as it stands. */
         ProofDto: {
@@ -4446,6 +4476,13 @@ export interface components {
             shut: null | components["schemas"]["ShutReadAtDto"];
             screw: null | components["schemas"]["ScrewDto"];
             verdict: null | components["schemas"]["ProofSignedAtDto"];
+            /** @description what was read with the outlet shut, by stage */
+            shuts: {
+                [key: string]: components["schemas"]["ShutReadAtDto"];
+            };
+            leftOut: {
+                [key: string]: components["schemas"]["LeftOutAtDto"];
+            };
         };
         ProofFigureDto: {
             quantity: string;
@@ -4485,8 +4522,15 @@ export interface components {
             steps: components["schemas"]["ProofStepDto"][];
             /** @description what may drip at first */
             runIn: null | string;
-            /** @description nothing, begun or done */
+            /** @description not-begun, begun, left-out, forbidden, done, doubtful, off or not-needed */
             state: string;
+            /** @description what stands against it */
+            reasons: string[];
+            leftOut: null | components["schemas"]["LeftOutAtDto"];
+            /** @description what the shut outlet showed, in words */
+            shut: string[];
+            /** @description true where only the hose side can be judged */
+            namesGauge: boolean;
         };
         ProofStepDto: {
             id: string;
@@ -4504,6 +4548,7 @@ export interface components {
             /** @description at the pressure that was read, or else at the one to be held */
             figures: components["schemas"]["ProofFigureDto"][];
             read: null | components["schemas"]["StepReadAtDto"];
+            leftOut: null | components["schemas"]["LeftOutAtDto"];
         };
         /** @description The proof of a case: its stages with what is expected at each, what stands in its way, and what it comes to. */
         ProofViewResponse: {
@@ -4513,12 +4558,11 @@ export interface components {
              */
             now: string;
             stages: components["schemas"]["ProofStageDto"][];
-            /** @description parts whose facing was not ticked: nothing is run before that */
-            facingsMissing: string[];
-            /** @description what the shut outlet leaks, in words */
-            shut: string[];
+            /** @description what of the work is not closed and counted: nothing is run before that */
+            unclosed: string[];
             setting: null | components["schemas"]["ControlSettingResponse"];
             settingDrawing: null | components["schemas"]["PictureDto"];
+            /** @description pass, pass-with-remark, back or not-yet */
             proposed: string;
             reasons: string[];
             changed: components["schemas"]["BeforeAfterDto"][];
@@ -5023,6 +5067,8 @@ export interface components {
             turns: null | number;
             expected: null | components["schemas"]["ExpectedDto"];
             why: string;
+            /** @description true where the next reading needs the outlet shut once, and how high it went */
+            shut: boolean;
         };
         /** @description How it is run, as the technician believes. */
         SetupDto: {
@@ -5184,6 +5230,8 @@ export interface components {
             /** Format: double */
             seconds: null | number;
             restart: null | string;
+            gauge?: null | string;
+            falls?: null | components["schemas"]["FallDto"][];
         };
         /** @description What was read with the outlet shut. */
         ShutReadDto: {
@@ -5199,6 +5247,10 @@ export interface components {
             seconds?: null | number;
             /** @description easy or hard */
             restart?: null | string;
+            /** @description hose or head: which gauge was read; behind an unloader only the hose side must hold */
+            gauge?: null | string;
+            /** @description readings between, in order */
+            falls?: null | components["schemas"]["FallDto"][];
         };
         SignReportRequest: {
             by?: null | string;
@@ -5293,6 +5345,9 @@ export interface components {
             nozzleFlow: null | components["schemas"]["QuantityDto"];
             bypassFlow: null | components["schemas"]["QuantityDto"];
             swing: null | components["schemas"]["QuantityDto"];
+            /** Format: double */
+            heldSeconds?: null | number;
+            noFlow?: null | string;
         };
         /** @description What was read while a pressure was held. */
         StepReadDto: {
@@ -5301,6 +5356,13 @@ export interface components {
             nozzleFlow?: null | components["schemas"]["QuantityDto"];
             bypassFlow?: null | components["schemas"]["QuantityDto"];
             swing?: null | components["schemas"]["QuantityDto"];
+            /**
+             * Format: double
+             * @description seconds it was held by a watch, where its timer was not started
+             */
+            heldSeconds?: null | number;
+            /** @description why its flow could not be had */
+            noFlow?: null | string;
         };
         /** @description A kit or part on the shelf. */
         StockDto: {

@@ -19,5 +19,7 @@ export function usePumpKnowledge(pump: MaybeRefOrGetter<Pick<PumpResource, 'id' 
     queryFn: async () => taken(await api.GET('/api/knowledge', { params: { query: { pump: id.value } } })),
     enabled: computed(() => id.value !== undefined),
     staleTime: Infinity,
+    // The same pump corrected: what was known of it stays in view until the answer is there, and nobody loses his place.
+    placeholderData: (before, query) => (query?.queryKey[1] === id.value ? before : undefined),
   });
 }

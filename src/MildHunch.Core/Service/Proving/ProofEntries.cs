@@ -27,6 +27,9 @@ public sealed record ProofAct : IOnlyWhere
     /// <summary>What must hold once it is ticked.</summary>
     public required string Do { get; init; }
 
+    /// <summary>True where a stage is done without it: not every maker allows it.</summary>
+    public bool Optional { get; init; }
+
     /// <summary>Why, where it is not plain.</summary>
     public string? Why { get; init; }
 
@@ -46,8 +49,13 @@ public sealed record ProofAct : IOnlyWhere
     public IReadOnlyList<string> Fitted { get; init; } = [];
 }
 
-/// <summary>Heads on which something may drip at first, and how much.</summary>
-public sealed record RunIn(IReadOnlyList<string> Heads, string Says);
+/// <summary>What may drip at first, and how much.</summary>
+/// <param name="Heads">On these heads.</param>
+/// <param name="Choices">And on pumps of these versions.</param>
+/// <param name="Says">How much.</param>
+/// <param name="Gland">The version that has a gland.</param>
+/// <param name="GlandSays">What is said there as well.</param>
+public sealed record RunIn(IReadOnlyList<string> Heads, IReadOnlyList<string> Choices, string Says, string Gland, string GlandSays);
 
 /// <summary>A stage of the proof.</summary>
 public sealed record ProofStage : IOnlyWhere
@@ -79,11 +87,17 @@ public sealed record ProofStage : IOnlyWhere
     /// <summary>True where water flows, so that flow and swing can be compared.</summary>
     public bool Flow { get; init; }
 
-    /// <summary>True where it may not be done without a relief valve on record.</summary>
+    /// <summary>True where it may not be done without a relief valve on record; on an intensifier without the limit of its drive.</summary>
     public bool NeedsRelief { get; init; }
+
+    /// <summary>True where it proves what was set, and is there only once something was.</summary>
+    public bool AfterSet { get; init; }
 
     /// <summary>What may drip at first.</summary>
     public RunIn? RunIn { get; init; }
+
+    /// <summary>What is said of it on this pump; null where nothing may drip.</summary>
+    public string? MayDrip { get; init; }
 
     /// <inheritdoc/>
     public IReadOnlyList<string> Requires { get; init; } = [];

@@ -16,24 +16,16 @@ public enum ProofOutcome
 
     /// <summary>It is not mended: back to the suspects with the new readings.</summary>
     Back,
+
+    /// <summary>Too little was done to say.</summary>
+    NotYet,
 }
+
+/// <summary>How one stage stands, and why where it is not simply done.</summary>
+public sealed record StageJudged(ProofStage Stage, StageState State, IReadOnlyList<string> Reasons);
 
 /// <summary>What the proof comes to as it stands, and why.</summary>
 /// <param name="Outcome">The outcome that is proposed.</param>
-/// <param name="Reasons">All that is not as expected, worst first; what was left out.</param>
-public sealed record ProofVerdict(ProofOutcome Outcome, IReadOnlyList<string> Reasons)
-{
-    /// <summary>From all that was seen, and stages that were left out.</summary>
-    public static ProofVerdict Of(IReadOnlyList<ProofRemark> remarks, IReadOnlyList<string> leftOut)
-    {
-        string[] reasons =
-        [
-            .. remarks.Where(r => r.Standing != Standing.AsExpected).OrderByDescending(r => r.Standing).Select(r => r.Text),
-            .. leftOut.Select(s => $"Left out: {s}."),
-        ];
-        var outcome = remarks.Any(r => r.Standing == Standing.Off) ? ProofOutcome.Back
-            : reasons.Length > 0 ? ProofOutcome.PassWithRemark
-            : ProofOutcome.Pass;
-        return new ProofVerdict(outcome, reasons);
-    }
-}
+/// <param name="Reasons">All that stands against a plain pass, gravest first.</param>
+/// <param name="Stages">Every stage in order.</param>
+public sealed record ProofVerdict(ProofOutcome Outcome, IReadOnlyList<string> Reasons, IReadOnlyList<StageJudged> Stages);

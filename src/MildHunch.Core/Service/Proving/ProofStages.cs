@@ -41,7 +41,10 @@ public sealed class ProofStages
         new(KnowledgeFile.Read<Entries>(File, KnowledgeFile.Shipped($"proving/{File}")), catalogue);
 
     /// <summary>The stages of this pump, each with what is done on it.</summary>
-    public IReadOnlyList<ProofStage> For(ReciprocatingPump pump, Setup setup)
+    /// <param name="pump">The pump.</param>
+    /// <param name="setup">How it is run.</param>
+    /// <param name="choices">Versions chosen on the pump, as its sheet names them.</param>
+    public IReadOnlyList<ProofStage> For(ReciprocatingPump pump, Setup setup, IReadOnlyCollection<string> choices)
     {
         var fittings = Fittings.Of(pump, setup);
         return
@@ -49,15 +52,28 @@ public sealed class ProofStages
             .. All.Where(s => Catalogue.Fits(s, pump, fittings)).Select(s => s with
             {
                 Acts = [.. s.Acts.Where(a => Catalogue.Fits(a, pump, fittings))],
-                RunIn = s.RunIn is { } runIn && runIn.Heads.Contains(pump.HeadLayout.Named()) ? runIn : null,
+                MayDrip = s.RunIn is { } runIn ? MayDrip(runIn, pump, choices) : null,
             }),
         ];
     }
 
-    /// <summary>Why a stage may not be done on this pump; null where it may.</summary>
-    public static string? Forbidden(ProofStage stage, Setup setup) => stage.NeedsRelief && setup.Relief is null
-        ? "No relief valve is on record: without one the outlet is not shut. Note its setting on the pump’s page, or leave this out."
-        : null;
+    /// <summary>Why a stage may not be done on this pump as it is on record; null where it may.</summary>
+    public static string? Forbidden(ProofStage stage, ReciprocatingPump pump, Setup setup) => !stage.NeedsRelief ? null
+        : pump.Arrangement == Arrangement.Intensifier
+            ? setup.OilPressure is null
+                ? "The limit of its drive is not on record: without it nothing is shut. Note the oil pressure at which it holds back."
+                : null
+            : setup.Relief is null
+                ? "No relief valve is on record: without one the outlet is not shut. Note its setting, or leave this out and say why."
+                : null;
+
+    private static string? MayDrip(RunIn runIn, ReciprocatingPump pump, IReadOnlyCollection<string> choices)
+    {
+        var packed = pump.Arrangement == Arrangement.CrankPlunger && runIn.Heads.Contains(pump.HeadLayout.Named());
+        if (!packed && !runIn.Choices.Any(choices.Contains))
+            return null;
+        return choices.Contains(runIn.Gland) ? $"{runIn.Says} {runIn.GlandSays}" : runIn.Says;
+    }
 
     private sealed record Entries
     {

@@ -36,6 +36,9 @@ public sealed record SettingCurve(double? PerTurnPa, double SigmaPa, double? Kne
 /// <param name="Why">In trade words.</param>
 public sealed record SettingAdvice(SettingAct Do, double? Turns, PressureBand? Expected, string Why)
 {
+    /// <summary>True where the next reading is wanted with the outlet shut: its spike.</summary>
+    public bool Shut { get; init; }
+
     /// <summary>What is known of it so far.</summary>
     public SettingCurve Curve { get; init; } = new(null, 0, null, null);
 

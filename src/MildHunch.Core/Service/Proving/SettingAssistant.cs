@@ -13,8 +13,14 @@ public sealed class SettingAssistant
     private const double LeastTurn = 0.01;
     private const double Reached = 0.02;
 
-    // A closing spike this far over a setting is still normal (docs/trade.md, Controls), so it may pass a limit by as much.
-    private const double NormalSpike = 1.15;
+    // A closing spike so far over what is held is the most that is believed while none was read (docs/trade.md, Controls).
+    private const double UnseenSpike = 1.25;
+
+    // Spikes grow faster than in proportion (the time model; common practice, no source).
+    private const double SteeperAhead = 1.3;
+
+    // From this chance on that the nozzle makes the pressure, a running gauge says nothing of what is held.
+    private const double MaybePinned = 0.3;
 
     // How sure it must be that the nozzle sets the pressure before the target is given up.
     private const double SureOfNozzle = 0.97;
@@ -52,14 +58,20 @@ public sealed class SettingAssistant
 
     private SettingAdvice Next()
     {
-        if (last.RunningPa > limit || last.SpikePa > limit * NormalSpike)
-            return Turned(
-                SettingAct.Back, -MostTurn,
-                $"{(last.RunningPa > limit ? "The gauge stands" : "The closing spike goes")} past the {asked.Lowest.What}.");
+        if (last.RunningPa > limit)
+            return Turned(SettingAct.Back, -MostTurn, $"The gauge stands past the {asked.Lowest.What}.");
+        if (Spike > asked.MostSpike.Pressure.Si)
+            return Turned(SettingAct.Back, -MostTurn, $"The closing spike goes past the {asked.MostSpike.What}.");
+        if (FellAsItWentIn())
+            return Left(
+                SettingAct.Reseat,
+                "The screw went in and the pressure fell: nothing leads to expect that. Shut the outlet, open it, read again.");
         var here = fit.Running(last.Turns);
         var read = Here.Average(m => m.RunningPa);
         if (Math.Abs(read - asked.TargetPa) <= Tolerance && Math.Abs(here.Mean - asked.TargetPa) <= 1.5 * Tolerance)
-            return Left(SettingAct.Done, "It stands where it was wanted. Hold the screw and set the jam nut, then read once more.");
+            return AsksShut(0) ? ReadShut() : Left(
+                SettingAct.Done,
+                "It stands where it was wanted. Hold the screw and set the jam nut, then read once more.");
         if (Surprised())
             return Left(
                 SettingAct.Reseat,
@@ -82,6 +94,8 @@ public sealed class SettingAssistant
     private SettingAdvice Raise(Gaussian here)
     {
         var wanted = Math.Clamp((asked.TargetPa - here.Mean) / fit.PerTurn.Mean, LeastTurn, MostTurn);
+        if (AsksShut(wanted))
+            return ReadShut();
         var allowed = Allowed(wanted);
         if (allowed >= LeastTurn)
             return Turned(SettingAct.Turn, allowed, allowed < wanted
@@ -110,8 +124,12 @@ public sealed class SettingAssistant
             most = Math.Min(most, (limit - last.RunningPa) / (StiffestPerTurn * asked.Prior.SpanPa));
         if (Trend() is { } trend && trend > 0)
             most = Math.Min(most, (limit - last.RunningPa) / trend);
-        if (SpikeTrend() is { } spikes && spikes > 0)
-            most = Math.Min(most, ((limit * NormalSpike) - last.SpikePa!.Value) / spikes);
+        if (Spike is { } spike)
+            most = Math.Min(most, (asked.MostSpike.Pressure.Si - (2 * fit.SigmaPa) - spike) / SpikeSlope());
+
+        // What is held while the nozzle makes the pressure is no more than the spike, and no more is known of it.
+        if (Spike is { } held && fit.Pinned(last.Turns) > MaybePinned)
+            most = Math.Min(most, (limit - held) / SpikeSlope());
         while (most >= LeastTurn && Passes(last.Turns + most))
             most *= 0.8;
         return Math.Floor(most * 100 + 1e-9) / 100;
@@ -123,8 +141,39 @@ public sealed class SettingAssistant
 
     private double? Trend() => Before() is { } before ? (last.RunningPa - before.RunningPa) / (last.Turns - before.Turns) : null;
 
-    private double? SpikeTrend() => last.SpikePa is { } now && Before() is { SpikePa: { } then } before
-        ? (now - then) / (last.Turns - before.Turns)
+    // The last spike that was read at this place of the screw.
+    private double? Spike => Here.FirstOrDefault(m => m.SpikePa is not null)?.SpikePa;
+
+    // Nothing is turned in, and nothing is done, before a shut reading where a running one does not tell what the outlet shut would do.
+    private bool AsksShut(double turns) => Spike is null
+        && (fit.Pinned(last.Turns) > MaybePinned
+            || UnseenSpike * Upper(fit.Running(last.Turns + turns)) > asked.MostSpike.Pressure.Si);
+
+    private SettingAdvice ReadShut() => Left(
+        Here.Length < EnoughReadings ? SettingAct.Reseat : SettingAct.Stop,
+        Here.Length < EnoughReadings
+            ? "What it holds is not seen while the outlet is open: shut it once with the gauge in view, and read how high it goes."
+            : "Nobody read how high it goes as the outlet shuts. Leave it here until that is known.") with
+    {
+        Shut = true,
+    };
+
+    private double SpikeSlope()
+    {
+        var spring = Math.Max(fit.PerTurn.Mean + fit.PerTurn.Sigma, LeastTurn * asked.Prior.SpanPa);
+        if (SpikeTrend() is { } trend)
+            return Math.Max(SteeperAhead * trend, spring);
+        return asked.Moves.Select(m => m.Turns).Distinct().Count() > 1 && fit.Pinned(last.Turns) < MaybePinned
+            ? UnseenSpike * Upper(fit.PerTurn)
+            : UnseenSpike * StiffestPerTurn * asked.Prior.SpanPa;
+    }
+
+    private bool FellAsItWentIn() => Here.Length == 1 && asked.Moves.Count > 1 && asked.Moves[^2] is var before
+        && last.Turns > before.Turns && before.RunningPa - last.RunningPa > Surprise * Math.Sqrt(2) * fit.SigmaPa;
+
+    private double? SpikeTrend() => Spike is { } now && asked.Moves.Reverse()
+        .FirstOrDefault(m => m.SpikePa is not null && Math.Abs(m.Turns - last.Turns) >= TrendOver) is { } before
+        ? (now - before.SpikePa!.Value) / (last.Turns - before.Turns)
         : null;
 
     private ScrewMove? Before() => asked.Moves.Reverse().FirstOrDefault(m => Math.Abs(m.Turns - last.Turns) >= TrendOver);

@@ -20,7 +20,7 @@ internal sealed class SettingFit
     private const double SpikeShare = 0.01;
 
     // A spring so soft is none (common practice, no source).
-    private const double LeastSlope = 0.05;
+    private const double LeastSlope = 0.2;
     private const double FlatLine = 8;
 
     // How far a knee may be misplaced between two readings, turns.
@@ -59,6 +59,9 @@ internal sealed class SettingFit
 
     /// <summary>Chance that the knee lies among the readings.</summary>
     public double KneeSeen => Seen.Sum(g => g.Weight);
+
+    /// <summary>Chance that the nozzle, not the control, makes the pressure at so many turns.</summary>
+    public double Pinned(double turns) => guesses.Where(g => g.Beyond > 0 && (g.Below == 0 || turns >= g.KneeTurns)).Sum(g => g.Weight);
 
     /// <summary>Running pressure at the knee, where it lies among the readings.</summary>
     public Gaussian KneePa => Mixed(Seen, g => g.Knee);

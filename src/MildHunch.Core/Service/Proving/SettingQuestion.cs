@@ -26,8 +26,11 @@ public sealed record SettingQuestion
     /// <summary>All limits, at least one.</summary>
     public IReadOnlyList<PressureLimit> Limits { get; }
 
-    /// <summary>The lowest of them.</summary>
+    /// <summary>The lowest of them: what may be held.</summary>
     public PressureLimit Lowest { get; }
+
+    /// <summary>What no closing spike may pass: the relief valve’s setting and the lowest rating.</summary>
+    public PressureLimit MostSpike { get; private init; } = null!;
 
     /// <summary>Running pressure that is wanted, Pa gauge.</summary>
     public double TargetPa { get; }
@@ -66,6 +69,7 @@ public sealed record SettingQuestion
         var perTurn = pump.RatedPressure.Si / TurnsOfRange;
         return new SettingQuestion([.. limits, .. PressureLimit.Of(pump, setup)], target.Si, moves, Instruments.DialSigma(pump, setup))
         {
+            MostSpike = PressureLimit.OfSpikes(pump, setup, limits),
             Prior = new ScrewPrior(
                 new Gaussian(perTurn, perTurn), new Gaussian(free, KneeShare * free), pump.RatedPressure.Si),
         };

@@ -24,7 +24,8 @@ public enum Standing
 /// <param name="Value">SI.</param>
 /// <param name="Low">Two sigma below.</param>
 /// <param name="High">Two sigma above.</param>
-public sealed record StageFigure(Observable What, double Value, double Low, double High);
+/// <param name="Sigma">One sigma of what is expected, whatever bound cuts its band off.</param>
+public sealed record StageFigure(Observable What, double Value, double Low, double High, double Sigma);
 
 /// <summary>
 /// A sound pump held at a pressure: by its control where that has a screw, by more outlet where it has none; everything else as it is set
@@ -66,9 +67,10 @@ public sealed class StageExpectation
     {
         if (Figures.FirstOrDefault(f => f.What == reading.What) is not { } figure)
             return null;
+        if (reading.Value.Si >= figure.Low && reading.Value.Si <= figure.High)
+            return Standing.AsExpected;
         var instrument = new Instruments(pump, held, CaseEvidence.None).SigmaOf(reading);
-        var model = (figure.High - figure.Low) / (2 * Sigmas);
-        var off = Math.Abs(reading.Value.Si - figure.Value) / Math.Sqrt((model * model) + (instrument * instrument));
+        var off = Math.Abs(reading.Value.Si - figure.Value) / Math.Sqrt((figure.Sigma * figure.Sigma) + (instrument * instrument));
         return off <= Sigmas ? Standing.AsExpected : off <= Sigmas + 1 ? Standing.Doubtful : Standing.Off;
     }
 
@@ -78,9 +80,11 @@ public sealed class StageExpectation
             return null;
         var gauge = Sigmas * Math.Abs(nearby.Figures.FirstOrDefault(f => f.Id == what.Id)?.Value.Si - figure.Value.Si ?? 0);
         double Wider(double half) => Math.Sqrt((half * half) + (gauge * gauge));
+
+        // Where nothing is the least that can be, the side above says how far it may lie off.
+        var (below, above) = (Wider(figure.Value.Si - figure.Low.Si), Wider(figure.High.Si - figure.Value.Si));
         return new StageFigure(
-            what, figure.Value.Si, Math.Max(0, figure.Value.Si - Wider(figure.Value.Si - figure.Low.Si)),
-            figure.Value.Si + Wider(figure.High.Si - figure.Value.Si));
+            what, figure.Value.Si, Math.Max(0, figure.Value.Si - below), figure.Value.Si + above, Math.Max(below, above) / Sigmas);
     }
 
     private static Setup Held(ReciprocatingPump pump, Setup setup, GaugePressure pressure)

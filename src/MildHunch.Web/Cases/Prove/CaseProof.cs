@@ -1,9 +1,7 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service;
 using MildHunch.Core.Service.Proving;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Work;
@@ -15,9 +13,11 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases.Prove;
 
 /// <summary>Checks what is told of the proof: stages that this pump has, hazards read, facings ticked, readings that can be.</summary>
-public sealed class CaseProof(ProofStages stages, CaseWork work)
+public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling telling)
 {
     private const int MostLetters = 1000;
+    private const double LongestHold = 86_400;
+    private const int MostReasons = 4;
     private const int LongestHeight = 60;
     private const string After = "after";
 
@@ -25,7 +25,15 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
     private const double Whole = 1;
 
     /// <summary>Stages of the pump of a case.</summary>
-    internal IReadOnlyList<ProofStage> StagesOf(ReciprocatingPump pump, Setup setup) => stages.For(pump, setup);
+    internal IReadOnlyList<ProofStage> StagesOf(PumpResource stored) =>
+        stages.For(stored.Pump.ToCore(), stored.Setup.ToCore(), [.. stored.Sheet.Choices ?? []]);
+
+    /// <summary>The verdict on the proof as it stands.</summary>
+    internal ProofVerdict Judged(CaseEntity entity)
+    {
+        var stored = entity.KnownPump().ToResource();
+        return ProofJudge.Judge(StagesOf(stored), stored.Pump.ToCore(), stored.Setup.ToCore(), telling.Of(entity, work.Unclosed(entity)));
+    }
 
     /// <summary>Refuses what cannot be, naming the field; nothing is stored.</summary>
     public void Check(CaseEntity entity, ProofChangeDto proof)
@@ -34,9 +42,9 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             throw Mapping.Missing("proof", "at least one thing that was read, ticked or noted");
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
-        var known = stages.For(pump, setup);
+        var known = StagesOf(stored);
         var read = (proof.Acknowledged?.Keys ?? []).Concat(proof.Anew == true ? [] : entity.Proof().Acknowledged.Keys).ToHashSet();
-        var may = new StageGate(setup, read, new Lazy<IReadOnlyList<string>>(() => FacingsMissing(entity)));
+        var may = new StageGate(pump, setup, read, new Lazy<IReadOnlyList<string>>(() => work.Unclosed(entity)));
         foreach (var (id, signed) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
         {
             Stage(known, id, $"proof.acknowledged.{id}");
@@ -61,20 +69,24 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             CheckStep(pump, setup, step, $"proof.steps.{key}");
         }
 
-        if (proof.Shut is { } shut)
-            CheckShut(known, setup, shut, may);
+        foreach (var (stage, shut) in proof.AllShuts())
+            CheckShut(known, pump, setup, stage, shut, may);
+        foreach (var (what, left) in proof.LeftOut ?? new Dictionary<string, LeftOutDto>())
+            CheckLeftOut(known, what, left);
+        foreach (var what in proof.LeftOutBack ?? [])
+            StageOrStep(known, what, "proof.leftOutBack");
         if (proof.Screw is { } screw)
             CheckScrew(known, stored, screw, may);
         if (proof.Verdict is { } verdict)
-            CheckVerdict(verdict);
+            CheckVerdict(entity, verdict);
     }
 
     /// <summary>What was read at working pressure and with the outlet shut, as evidence after the mend.</summary>
     internal ProofEvidence EvidenceOf(CaseEntity entity, ProofChangeDto proof)
     {
         var stored = entity.KnownPump().ToResource();
-        var setup = stored.Setup.ToCore();
-        var known = stages.For(stored.Pump.ToCore(), setup);
+        var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
+        var known = StagesOf(stored);
         bool Works(string step) => HasStep(known, step) is { } stage
             && (stage.Kind == StageKind.Set || (stage.Flow && stage.StepId(Whole) == step));
 
@@ -88,9 +100,11 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
                 .SelectMany(s => Readings(s.Value.Pressure, s.Value.NozzleFlow, s.Value.BypassFlow, s.Value.Swing)),
         ];
         List<CueDto> cues = [];
-        if (proof.Shut is { } shut)
+        foreach (var (stage, shut) in proof.AllShuts())
         {
-            if (Shut(shut).Answer(setup) is { } answer)
+            // Shut twice, what was read last speaks.
+            cues.Clear();
+            if (ProofTelling.Shut(shut, $"proof.shuts.{stage}").Answer(pump, setup) is { } answer)
                 cues.Add(new CueDto("closed-outlet", answer, At: After));
             if (shut.Restart is { } restart)
                 cues.Add(new CueDto("restart", restart, At: After));
@@ -112,29 +126,6 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
         return readings.Where(r => gone.Contains(r.Quantity));
     }
 
-    /// <summary>Parts that were touched and whose facing nobody ticked.</summary>
-    internal IReadOnlyList<string> FacingsMissing(CaseEntity entity)
-    {
-        var done = entity.Work();
-        if (work.Plan(entity, done.Plan) is not { } plan)
-            return [];
-        bool Ticked(string key) => done.Steps.TryGetValue(key, out var tick) && tick.Taps is null;
-        var touched = plan.Steps.Where(s => s.Stage == ServiceStage.Open && s.Part is not null)
-            .SelectMany(s => s.Ticks.Where(t => Ticked(t.Key)).Select(t => new PartAt(s.Part!, t.Place))).ToHashSet();
-        return
-        [
-            .. plan.Steps.Where(s => s.Facing).SelectMany(s => s.Ticks.Where(t => touched.Contains(new PartAt(s.Part!, t.Place)))
-                .Where(t => !Ticked(t.Key))
-                .Select(t => t.Place == ServicePlace.Whole ? s.Part!.Name : $"{s.Part!.Name} {t.Place.Key.Replace('.', ' ')}")),
-        ];
-    }
-
-    /// <summary>What was read with the outlet shut, as Core knows it.</summary>
-    internal static ShutOutlet Shut(ShutReadDto shut) => new(
-        shut.Running.Maybe<GaugePressure>("proof.shut.running"), shut.Spike.Maybe<GaugePressure>("proof.shut.spike"),
-        shut.From.Maybe<GaugePressure>("proof.shut.from"), shut.To.Maybe<GaugePressure>("proof.shut.to"),
-        shut.Seconds is { } seconds ? new Duration(seconds) : null, shut.Restart is null ? null : shut.Restart == "hard");
-
     private static void CheckStep(ReciprocatingPump pump, Setup setup, StepReadDto? read, string field)
     {
         if (read is null)
@@ -146,6 +137,30 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
         Flow(read.BypassFlow, $"{field}.bypassFlow");
         if (read.Swing.Maybe<GaugePressure>($"{field}.swing") is { Si: < 0 } swing)
             throw new ImpossibleInputException($"{field}.swing", swing.Format(Units.Bar), "0 or more");
+        if (read.HeldSeconds is { } held && held is not (>= 0 and <= LongestHold))
+            throw new ImpossibleInputException(
+                $"{field}.heldSeconds", held.ToString(CultureInfo.InvariantCulture), "0 to 86400 seconds");
+        if (read.NoFlow?.Length > MostLetters)
+            throw new ImpossibleInputException($"{field}.noFlow", $"{read.NoFlow.Length} characters", $"at most {MostLetters} characters");
+    }
+
+    private static void CheckLeftOut(IReadOnlyList<ProofStage> known, string what, LeftOutDto? left)
+    {
+        StageOrStep(known, what, "proof.leftOut");
+        NamedFacts.Signed(left?.By, $"proof.leftOut.{what}.by");
+        if (string.IsNullOrWhiteSpace(left!.Reason))
+            throw Mapping.Missing($"proof.leftOut.{what}.reason", "why it is left out");
+        if (left.Reason.Length > MostLetters)
+            throw new ImpossibleInputException(
+                $"proof.leftOut.{what}.reason", $"{left.Reason.Length} characters", $"at most {MostLetters} characters");
+    }
+
+    private static void StageOrStep(IReadOnlyList<ProofStage> known, string what, string field)
+    {
+        if (known.All(s => s.Id != what) && HasStep(known, what) is null)
+            throw new ImpossibleInputException(
+                field, $"“{what}”",
+                string.Join(", ", known.Select(s => s.Id).Concat(known.SelectMany(s => s.Shares.Select(s.StepId)))));
     }
 
     private static void Flow(QuantityDto? flow, string field)
@@ -154,24 +169,26 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
             throw new ImpossibleInputException(field, negative.Format(Units.Preferred(QuantityKind.VolumeFlow)), "0 or more");
     }
 
-    private static void CheckShut(IReadOnlyList<ProofStage> known, Setup setup, ShutReadDto shut, StageGate may)
+    private static void CheckShut(
+        IReadOnlyList<ProofStage> known, ReciprocatingPump pump, Setup setup, string id, ShutReadDto? shut, StageGate may)
     {
-        var stage = OfKind(known, StageKind.Shut, "proof.shut", "the outlet shut only where a control or a stop switch lets it");
-        NamedFacts.Signed(shut.By, "proof.shut.by");
-        may.Pass(stage, "proof.shut");
-        if (shut.Restart is not (null or "easy" or "hard"))
-            throw new ImpossibleInputException("proof.shut.restart", $"“{shut.Restart}”", "easy or hard");
+        var field = id == "shut" ? "proof.shut" : $"proof.shuts.{id}";
+        if (known.All(s => s.Kind != StageKind.Shut))
+            throw new ImpossibleInputException(field, "this pump", "the outlet shut only where a control or a stop switch lets it");
+        var stage = known.FirstOrDefault(s => s.Id == id && s.Kind == StageKind.Shut) ?? throw new ImpossibleInputException(
+            "proof.shuts", $"“{id}”", string.Join(", ", known.Where(s => s.Kind == StageKind.Shut).Select(s => s.Id)));
+        NamedFacts.Signed(shut?.By, $"{field}.by");
+        may.Pass(stage, field);
+        if (shut!.Restart is not (null or "easy" or "hard"))
+            throw new ImpossibleInputException($"{field}.restart", $"“{shut.Restart}”", "easy or hard");
         if (shut.From is null != shut.To is null || shut.From is null != shut.Seconds is null)
             throw Mapping.Missing(
-                shut.From is null ? "proof.shut.from" : shut.To is null ? "proof.shut.to" : "proof.shut.seconds",
+                shut.From is null ? $"{field}.from" : shut.To is null ? $"{field}.to" : $"{field}.seconds",
                 "where it stood, where it stands, and the seconds between: all three or none");
-        var told = Shut(shut);
+        var told = ProofTelling.Shut(shut, field);
         if (shut.Spike is null && shut.From is null && shut.Restart is null)
-            throw Mapping.Missing("proof.shut", "the spike, the fall, or how it started again");
-        Mapping.Under("proof.shut", () => told.Fall(setup));
-        if (told.Spike is { } spike && told.Set is { } set && spike.Si < 0.5 * set.Si)
-            throw new ImpossibleInputException(
-                "proof.shut.spike", spike.Format(Units.Bar), $"a peak no lower than half of what it held, {set.Format(Units.Bar)}");
+            throw Mapping.Missing(field, "the spike, the fall, or how it started again");
+        Mapping.Under(field, () => (told with { Gauge = ShutGauge.Hose }).Fall(pump, setup));
     }
 
     private static void CheckScrew(IReadOnlyList<ProofStage> known, PumpResource pump, ScrewDto screw, StageGate may)
@@ -191,7 +208,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
     internal static ControlSettingRequest Question(PumpResource pump, ScrewDto screw) =>
         new(pump.Pump, pump.Setup, screw.Limits, screw.Target, screw.Moves);
 
-    private static void CheckVerdict(ProofSignedDto verdict)
+    private void CheckVerdict(CaseEntity entity, ProofSignedDto verdict)
     {
         NamedFacts.Signed(verdict.By, "proof.verdict.by");
         if (verdict.Outcome is null)
@@ -202,6 +219,16 @@ public sealed class CaseProof(ProofStages stages, CaseWork work)
                 "proof.verdict.remark", verdict.Remark.Length.ToString(CultureInfo.InvariantCulture), $"at most {MostLetters} characters");
         if (outcome == ProofOutcome.PassWithRemark && string.IsNullOrWhiteSpace(verdict.Remark))
             throw Mapping.Missing("proof.verdict.remark", "what is to be kept in view");
+        if (outcome == ProofOutcome.NotYet)
+            throw new ImpossibleInputException("proof.verdict.outcome", "“not-yet”", "pass, pass-with-remark or back");
+        if (outcome == ProofOutcome.Back)
+            return;
+        var judged = Judged(entity);
+        if (judged.Outcome > outcome)
+            throw new RefusalException(
+                StatusCodes.Status409Conflict, "Not proved", "proof.verdict.outcome",
+                $"{(outcome == ProofOutcome.Pass ? "It does not pass" : "It does not pass with a remark")}: "
+                    + string.Join(" ", judged.Reasons.Take(MostReasons)));
     }
 
     private static IEnumerable<ReadingDto> Readings(QuantityDto? pressure, QuantityDto? nozzle, QuantityDto? bypass, QuantityDto? swing) =>

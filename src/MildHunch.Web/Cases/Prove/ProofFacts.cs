@@ -14,14 +14,21 @@ internal static class ProofFacts
     private const string Shut = Prefix + "shut";
     private const string Screw = Prefix + "screw";
     private const string Verdict = Prefix + "verdict";
+    private const string Shuts = Prefix + "shut/";
+    private const string Left = Prefix + "left-out/";
+    private const string FirstShut = "shut";
 
     /// <summary>The proof as it stands.</summary>
     public static ProofDto Proof(this CaseEntity entity)
     {
         var facts = new NamedFacts(entity, Prefix);
+        var shuts = facts.All<ShutReadAtDto>(Shuts).ToDictionary();
+        if (facts.One<ShutReadAtDto>(Shut) is { } first)
+            shuts[FirstShut] = first;
         return new ProofDto(
             facts.All<SignedAtDto>(Hazards), facts.All<SignedAtDto>(Act), facts.All<DateTime>(Timer), facts.All<StepReadAtDto>(Step),
-            facts.One<ShutReadAtDto>(Shut), facts.One<ScrewDto>(Screw), facts.One<ProofSignedAtDto>(Verdict));
+            facts.One<ShutReadAtDto>(Shut), facts.One<ScrewDto>(Screw), facts.One<ProofSignedAtDto>(Verdict),
+            shuts, facts.All<LeftOutAtDto>(Left));
     }
 
     /// <summary>Lays a change, already checked, on the case.</summary>
@@ -38,17 +45,32 @@ internal static class ProofFacts
             entity.Tell(change, Timer + step, Stored.Write(change.At));
         foreach (var (step, read) in proof.Steps ?? new Dictionary<string, StepReadDto>())
             entity.Tell(change, Step + step, Stored.Write(new StepReadAtDto(
-                read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing)));
+                read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing, read.HeldSeconds,
+                string.IsNullOrWhiteSpace(read.NoFlow) ? null : read.NoFlow.Trim())));
         foreach (var back in (proof.ActsBack ?? []).Select(a => Act + a).Concat((proof.StepsBack ?? []).Select(s => Step + s)))
             entity.Tell(change, back, "");
-        if (proof.Shut is { } shut)
-            entity.Tell(change, Shut, Stored.Write(new ShutReadAtDto(
-                shut.By!.Trim(), change.At, shut.Running, shut.Spike, shut.From, shut.To, shut.Seconds, shut.Restart)));
+        foreach (var (stage, shut) in proof.AllShuts())
+            entity.Tell(change, stage == FirstShut ? Shut : Shuts + stage, Stored.Write(new ShutReadAtDto(
+                shut.By!.Trim(), change.At, shut.Running, shut.Spike, shut.From, shut.To, shut.Seconds, shut.Restart, shut.Gauge,
+                shut.Falls)));
+        foreach (var (what, left) in proof.LeftOut ?? new Dictionary<string, LeftOutDto>())
+            entity.Tell(change, Left + what, Stored.Write(new LeftOutAtDto(left.Reason!.Trim(), left.By!.Trim(), change.At)));
+        foreach (var back in proof.LeftOutBack ?? [])
+            entity.Tell(change, Left + back, "");
         if (proof.Screw is { } screw)
             entity.Tell(change, Screw, Stored.Write(screw));
         if (proof.Verdict is { } said)
             entity.Tell(change, Verdict, Stored.Write(
                 new ProofSignedAtDto(said.Outcome!, said.Remark?.Trim(), said.By!.Trim(), change.At)));
+    }
+
+    /// <summary>What was read with the outlet shut, by stage.</summary>
+    public static IEnumerable<KeyValuePair<string, ShutReadDto>> AllShuts(this ProofChangeDto proof)
+    {
+        foreach (var one in proof.Shuts ?? new Dictionary<string, ShutReadDto>())
+            yield return one;
+        if (proof.Shut is { } first)
+            yield return KeyValuePair.Create(FirstShut, first);
     }
 
     private static string Signed(SignedDto signed, ChangeEntity change) => Stored.Write(new SignedAtDto(signed.By!.Trim(), change.At));

@@ -5,6 +5,7 @@ using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Core.Service.Proving;
 using MildHunch.Store;
+using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Proving;
 using MildHunch.Web.Pumps;
@@ -14,7 +15,7 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases.Prove;
 
 /// <summary>The proof of a case as it is shown: what is expected at each stage, how it stands, what it comes to.</summary>
-public sealed class ProofView(CaseProof proof, Catalogue catalogue)
+public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogue)
 {
     public static void Map(IEndpointRouteBuilder cases) =>
         cases.MapGet(
@@ -28,74 +29,55 @@ public sealed class ProofView(CaseProof proof, Catalogue catalogue)
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
         var told = entity.Proof();
-        var working = StageExpectation.WorkingPa(pump, setup);
-        var remarks = new List<ProofRemark>();
-        ProofStageDto[] shown = [.. proof.StagesOf(pump, setup).Select(s => Stage(s, pump, setup, working, told, remarks))];
-        ProofRemark[] shut = told.Shut is { } read ? [.. CaseProof.Shut(Unsigned(read)).Remarks(setup)] : [];
-        remarks.AddRange(shut);
-        remarks.AddRange(Leaks(entity, shown.Any(s => s.RunIn is not null)));
-        var verdict = ProofVerdict.Of(
-            remarks, [.. shown.Where(s => s is { Forbidden: null, State: not "done" }).Select(s => s.Name.ToLowerInvariant())]);
+        var judged = proof.Judged(entity);
+        var shown = new Shown(pump, setup, StageExpectation.WorkingPa(pump, setup), told);
         var setting = told.Screw is { Target: not null } screw ? ControlSetting.Solve(CaseProof.Question(stored, screw)) : null;
         return new ProofViewResponse(
-            now, shown, proof.FacingsMissing(entity), [.. shut.Select(r => r.Text)], setting?.ToDto(),
+            now, [.. judged.Stages.Select(s => Stage(s, shown))], work.Unclosed(entity), setting?.ToDto(),
             setting is null ? null : SettingDrawing.Of(setting.Asked, setting.Advice).ToDto(),
-            verdict.Outcome.Named(), verdict.Reasons, Changed(entity));
+            judged.Outcome.Named(), judged.Reasons, Changed(entity));
     }
 
-    private ProofStageDto Stage(
-        ProofStage stage, ReciprocatingPump pump, Setup setup, double workingPa, ProofDto told, List<ProofRemark> remarks)
+    private ProofStageDto Stage(StageJudged judged, Shown shown)
     {
-        ProofStepDto[] steps = [.. stage.Shares.Select(share => Step(stage, share, pump, setup, workingPa, told, remarks))];
-        ProofActDto[] acts = [.. stage.Acts.Select(a => new ProofActDto(
-            a.Id, a.Do, a.Why, a.Mind, told.Acts.GetValueOrDefault($"{stage.Id}.{a.Id}")))];
+        var (stage, told) = (judged.Stage, shown.Told);
         var hazards = stage.Hazards.Concat(stage.Acts.SelectMany(a => a.Hazards)).Distinct();
+        var shut = told.Shuts.GetValueOrDefault(stage.Id);
         return new ProofStageDto(
-            stage.Id, stage.Name, stage.Kind.Named(), stage.Why, ProofStages.Forbidden(stage, setup),
-            [.. hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))], told.Acknowledged.GetValueOrDefault(stage.Id), acts,
-            steps,
-            stage.RunIn?.Says, State(stage, acts, steps, told));
+            stage.Id, stage.Name, stage.Kind.Named(), stage.Why, ProofStages.Forbidden(stage, shown.Pump, shown.Setup),
+            [.. hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))], told.Acknowledged.GetValueOrDefault(stage.Id),
+            [.. stage.Acts.Select(a => new ProofActDto(
+                a.Id, a.Do, a.Why, a.Mind, told.Acts.GetValueOrDefault($"{stage.Id}.{a.Id}"), a.Optional))],
+            [.. stage.Shares.Select(share => Step(stage, share, shown))], stage.MayDrip, judged.State.Named(), judged.Reasons,
+            told.LeftOut.GetValueOrDefault(stage.Id),
+            shut is null ? [] : [.. ProofTelling.Shut(Unsigned(shut), "proof.shut")
+                .Remarks(
+                    shown.Pump, shown.Setup, PressureLimit.OfSpikes(shown.Pump, shown.Setup, []),
+                    PressureLimit.Of(shown.Pump, shown.Setup).MinBy(l => l.Pressure.Si)!)
+                .Select(r => r.Text)],
+            shown.Pump.Control is ControlKind.Unloader or ControlKind.AutoStop);
     }
 
-    private static string State(ProofStage stage, ProofActDto[] acts, ProofStepDto[] steps, ProofDto told)
-    {
-        bool[] parts =
-        [
-            .. acts.Select(a => a.Done is not null), .. steps.Select(s => s.Read is not null),
-            .. stage.Kind == StageKind.Shut ? [told.Shut is not null] : Array.Empty<bool>(),
-            .. stage.Kind == StageKind.Set ? [told.Steps.ContainsKey(stage.StepId(1))] : Array.Empty<bool>(),
-        ];
-        return parts.All(p => p) ? "done" : parts.Any(p => p) || told.Acknowledged.ContainsKey(stage.Id) ? "begun" : "nothing";
-    }
-
-    private static ProofStepDto Step(
-        ProofStage stage, double share, ReciprocatingPump pump, Setup setup, double workingPa, ProofDto told, List<ProofRemark> remarks)
+    private static ProofStepDto Step(ProofStage stage, double share, Shown shown)
     {
         var id = stage.StepId(share);
-        var read = told.Steps.GetValueOrDefault(id);
-        var at = read?.Pressure.Need<GaugePressure>("pressure") ?? new GaugePressure(share * workingPa);
-        List<ProofFigureDto> figures = [];
-        if (stage.Flow)
-        {
-            var expected = StageExpectation.At(pump, setup, at);
-            foreach (var figure in expected.Figures)
+        var read = shown.Told.Steps.GetValueOrDefault(id);
+        var at = read?.Pressure.Need<GaugePressure>("pressure") ?? new GaugePressure(share * shown.WorkingPa);
+        var expected = stage.Flow ? StageExpectation.At(shown.Pump, shown.Setup, at) : null;
+        return new ProofStepDto(
+            id, share, new Amount(QuantityKind.GaugePressure, share * shown.WorkingPa).ToDto(), stage.Seconds,
+            shown.Told.Started.TryGetValue(id, out var started) ? started : null,
+            [.. (expected?.Figures ?? []).Select(figure =>
             {
                 var reading = Reading(read, figure.What);
-                var standing = reading is null ? null : expected.Judge(reading);
-                var name = ReadingNames.Full(figure.What.Id);
-                if (reading is not null && standing is { } how)
-                    remarks.Add(new ProofRemark(how, $"{name} at {at.Format(Units.Preferred(QuantityKind.GaugePressure))}: "
-                        + $"{reading.Value.Text()} where {Text(figure, figure.Low)} to {Text(figure, figure.High)} is expected."));
-                figures.Add(new ProofFigureDto(
-                    figure.What.Id, name, Dto(figure, figure.Value), Dto(figure, figure.Low), Dto(figure, figure.High),
-                    reading?.Value.ToDto(), standing?.Named()));
-            }
-        }
-
-        return new ProofStepDto(
-            id, share, new Amount(QuantityKind.GaugePressure, share * workingPa).ToDto(), stage.Seconds,
-            told.Started.TryGetValue(id, out var started) ? started : null, figures, read);
+                return new ProofFigureDto(
+                    figure.What.Id, ReadingNames.Full(figure.What.Id), Dto(figure, figure.Value), Dto(figure, figure.Low),
+                    Dto(figure, figure.High), reading?.Value.ToDto(), reading is null ? null : expected!.Judge(reading)?.Named());
+            })],
+            read, shown.Told.LeftOut.GetValueOrDefault(id));
     }
+
+    private sealed record Shown(ReciprocatingPump Pump, Setup Setup, double WorkingPa, ProofDto Told);
 
     private static Reading? Reading(StepReadAtDto? read, Observable what)
     {
@@ -105,22 +87,8 @@ public sealed class ProofView(CaseProof proof, Catalogue catalogue)
 
     private static QuantityDto Dto(StageFigure figure, double si) => new Amount(figure.What.Kind, si).ToDto();
 
-    private static string Text(StageFigure figure, double si) => new Amount(figure.What.Kind, si).Text();
-
-    // A packing that beds in may drip at its weep; anything else that drips is told, and what runs is not mended.
-    private IEnumerable<ProofRemark> Leaks(CaseEntity entity, bool beddingIn) => entity.InForce(entity.Cues)
-        .Where(c => c.SeenAt == "after" && c.Cue == "leak-at" && catalogue.Knows(c)
-            && catalogue.Cue(c.Cue)!.Answer(c.Answer) is { Healthy: false })
-        .Select(c => new ProofRemark(
-            c.Stream || c.DropsPerMinute > RunInDrops ? Standing.Off
-                : beddingIn && c is { Answer: "weep", DropsPerMinute: not null } ? Standing.AsExpected
-                : Standing.Doubtful,
-            $"{Sentences.Say(catalogue, c.ToFact())}."));
-
-    // More than a packing may let out while it beds in (common practice, no source).
-    private const double RunInDrops = 20;
-
-    private static ShutReadDto Unsigned(ShutReadAtDto s) => new(s.By, s.Running, s.Spike, s.From, s.To, s.Seconds, s.Restart);
+    private static ShutReadDto Unsigned(ShutReadAtDto s) =>
+        new(s.By, s.Running, s.Spike, s.From, s.To, s.Seconds, s.Restart, s.Gauge, s.Falls);
 
     // What was read before the mend and after it, one line a quantity.
     private static BeforeAfterDto[] Changed(CaseEntity entity)

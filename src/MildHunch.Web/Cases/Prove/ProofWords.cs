@@ -21,8 +21,12 @@ internal static class ProofWords
             yield return $"Proof {Plain(step)} % read";
         foreach (var step in proof.StepsBack ?? [])
             yield return $"Proof {Plain(step)} % taken back";
-        if (proof.Shut is not null)
+        foreach (var _ in proof.AllShuts())
             yield return "Outlet shut and read";
+        foreach (var (what, left) in proof.LeftOut ?? new Dictionary<string, LeftOutDto>())
+            yield return $"Proof {Plain(what)} left out by {left.By?.Trim()}: {left.Reason?.Trim()}";
+        foreach (var what in proof.LeftOutBack ?? [])
+            yield return $"Proof {Plain(what)} not left out after all";
         if (proof.Screw is { } screw)
             yield return screw.Moves is { Count: > 0 } moves ? $"Screw read {moves.Count} times" : "Screw noted";
         if (proof.Verdict is { } verdict)

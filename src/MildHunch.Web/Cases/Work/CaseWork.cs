@@ -56,6 +56,37 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         return new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
     }
 
+    /// <summary>What of the work is not closed and counted, in trade words; empty where nothing is planned that comes off.</summary>
+    internal IReadOnlyList<string> Unclosed(CaseEntity entity)
+    {
+        var done = entity.Work();
+        if (Plan(entity, done.Plan) is not { } plan)
+            return [];
+        bool Ticked(string key) => done.Steps.TryGetValue(key, out var tick) && tick.Taps is null;
+        var worked = plan.Steps.Where(s => s.Part is { InPlace: false } && s.Stage is ServiceStage.Open or ServiceStage.Close)
+            .SelectMany(s => s.Ticks.Select(t => (Step: s, Tick: t, At: new PartAt(s.Part!, t.Place)))).ToArray();
+        if (worked.Length == 0)
+            return [];
+
+        // Where nothing is ticked at all, all that was planned counts as touched: nobody says that it was left alone.
+        var begun = worked.Where(w => done.Steps.ContainsKey(w.Tick.Key)).Select(w => w.At).ToHashSet();
+        bool Touched(PartAt at) => begun.Count == 0 || begun.Contains(at);
+        return
+        [
+            .. worked.Where(w => w.Step.Stage == ServiceStage.Close && Touched(w.At) && !Ticked(w.Tick.Key))
+                .Select(w => Said(w.At.Part.Name, w.At.Place)).Distinct(),
+            .. from part in plan.Parts
+               from tick in plan.Laying(part).Ticks
+               where Touched(new PartAt(part.Part, tick.Place)) && !Ticked(tick.Key)
+               select $"{Said(part.Name, tick.Place)}: the new one counted",
+            .. plan.Steps.Where(s => s.Part is null && s.Stage == ServiceStage.Close && !Ticked(s.Id)).Take(1)
+                .Select(_ => "tools and parts counted, guards on"),
+        ];
+    }
+
+    private static string Said(string part, ServicePlace place) =>
+        place == ServicePlace.Whole ? part : $"{part} {place.Key.Replace('.', ' ')}";
+
     private void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto tick)
     {
         var field = $"work.steps.{key}";

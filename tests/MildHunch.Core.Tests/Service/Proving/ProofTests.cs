@@ -1,4 +1,5 @@
 using CsCheck;
+using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
@@ -16,18 +17,21 @@ public class ProofTests
 
     /// <summary>Which stages there are: common practice, no source.</summary>
     [Theory]
-    [InlineData(ControlKind.Unloader, true, "stand water steps shut set cold")]
-    [InlineData(ControlKind.Regulator, false, "stand water steps shut set cold")]
-    [InlineData(ControlKind.AutoStop, true, "stand water steps shut cold")]
+    [InlineData(ControlKind.Unloader, true, "stand water steps shut set shut-set cold")]
+    [InlineData(ControlKind.Regulator, false, "stand water steps shut set shut-set cold")]
+    [InlineData(ControlKind.AutoStop, true, "stand water auto-stop work shut cold")]
     [InlineData(ControlKind.Relief, true, "stand water steps cold")]
     [InlineData(ControlKind.None, false, "stand water steps cold")]
     public void A_crank_pump_is_proved_by_the_stages_of_its_control(ControlKind control, bool relief, string stages)
     {
         var setup = relief ? WithRelief() : Fog2Setup();
-        var mine = Stages.For(Triplex(control: control), setup);
+        var pump = Triplex(control: control);
+        var mine = Stages.For(pump, setup, []);
         mine.Select(s => s.Id).ShouldBe(stages.Split(' '));
-        mine.Where(s => ProofStages.Forbidden(s, setup) is not null).Select(s => s.Id)
-            .ShouldBe(!relief && mine.Any(s => s.Id == "shut") ? ["shut"] : []);
+
+        // Whatever shuts the outlet wants a relief on record, setting the control too.
+        mine.Where(s => ProofStages.Forbidden(s, pump, setup) is not null).Select(s => s.Id)
+            .ShouldBe(!relief && mine.Any(s => s.Id == "shut") ? ["shut", "set", "shut-set"] : []);
         mine.ShouldAllBe(s => s.Hazards.Count > 0);
     }
 
@@ -35,10 +39,31 @@ public class ProofTests
     public void An_intensifier_has_a_gate_of_its_own_and_new_packings_may_drip()
     {
         var intensifier = Every.Intensifier();
-        Stages.For(intensifier, Every.Plain(intensifier, 3000)).Select(s => s.Id)
-            .ShouldBe(["stand", "gate-open", "gate-shut", "gate-work", "cold"]);
-        Stages.For(Fog2, Fog2Setup()).ShouldAllBe(s => s.RunIn == null);
-        Stages.For(Triplex(layout: HeadLayout.SplitManifold), Fog2Setup()).Count(s => s.RunIn != null).ShouldBe(1);
+        var setup = Every.Plain(intensifier, 3000);
+        var gate = Stages.For(intensifier, setup, []);
+        gate.Select(s => s.Id).ShouldBe(["stand", "gate-open", "gate-shut", "gate-work", "cold"]);
+        gate.Where(s => ProofStages.Forbidden(s, intensifier, setup) is not null).Select(s => s.Id)
+            .ShouldBe(setup.OilPressure is null ? ["gate-shut", "gate-work"] : []);
+        Stages.For(Fog2, Fog2Setup(), []).ShouldAllBe(s => s.MayDrip == null);
+        foreach (var head in new[] { HeadLayout.SplitManifold, HeadLayout.ValvePlate })
+            Stages.For(Triplex(layout: head), Fog2Setup(), []).Count(s => s.MayDrip != null).ShouldBe(1);
+        var flow = Every.FlowThrough(25, 700);
+        Stages.For(flow, Fog2Setup(), []).ShouldAllBe(s => s.MayDrip == null);
+        Stages.For(flow, Fog2Setup(), ["v-packing"]).Count(s => s.MayDrip != null).ShouldBe(1);
+
+        // Never until it is dry is said of a gland alone.
+        var split = Triplex(layout: HeadLayout.SplitManifold);
+        Stages.For(split, Fog2Setup(), []).Select(s => s.MayDrip).ShouldNotContain(t => t != null && t.Contains("gland"));
+        Stages.For(split, Fog2Setup(), ["packing-gland"]).Select(s => s.MayDrip).ShouldContain(t => t != null && t.Contains("gland"));
+    }
+
+    /// <summary>Nobody turns an intensifier or an axial set by hand (common practice, no source).</summary>
+    [Fact]
+    public void Turning_by_hand_is_asked_only_where_a_hand_can()
+    {
+        foreach (var pump in PumpsOfSheets.All)
+            Stages.For(pump, Fog2Setup(), []).SelectMany(s => s.Acts).Any(a => a.Do.Contains("by hand", StringComparison.Ordinal))
+                .ShouldBe(pump.Arrangement is not (Arrangement.Intensifier or Arrangement.Axial), $"{pump.Arrangement}");
     }
 
     /// <summary>Held by its control, nozzle and bypass share what the pump sends at that pressure; the nozzle passes Kn·√p.</summary>
@@ -122,28 +147,66 @@ public class ProofTests
         fall.Low.Si.ShouldBeLessThan(fall.High.Si);
     }
 
-    /// <summary>Up to 15 % above the setting is normal (common practice, no source).</summary>
+    /// <summary>By hand, C 1.6e-12 m³/Pa of a hose: 8 bar a minute are 1.3 mL, 1 bar 0.2 mL; a millilitre holds (practice).</summary>
     [Theory]
-    [InlineData(78, Standing.AsExpected)]
-    [InlineData(84, Standing.Doubtful)]
-    [InlineData(95, Standing.Off)]
-    public void A_closing_spike_is_judged_by_what_the_control_holds(double spike, Standing standing)
+    [InlineData(70, 62, 60, Standing.Off)]
+    [InlineData(70, 69, 60, Standing.AsExpected)]
+    [InlineData(70, 65, 60, Standing.Doubtful)]
+    [InlineData(100, 0, 600, Standing.Off)]
+    [InlineData(70, 0, 1200, Standing.Off)]
+    public void A_fall_is_judged_as_a_leak_and_reaching_nothing_never_holds(double from, double to, double seconds, Standing standing) =>
+        PressureFall.Of(Fog2Setup(), Q<GaugePressure>(from, "bar"), Q<GaugePressure>(to, "bar"), new Duration(seconds)).Standing
+            .ShouldBe(standing);
+
+    /// <summary>A hose settles at first: what counts is what goes on after that.</summary>
+    [Fact]
+    public void A_fall_is_judged_by_its_course()
     {
-        var shut = new ShutOutlet(Q<GaugePressure>(70, "bar"), Q<GaugePressure>(spike, "bar"), null, null, null, null);
-        shut.Remarks(Fog2Setup()).Single().Standing.ShouldBe(standing);
-        shut.Answer(Fog2Setup()).ShouldBe(standing == Standing.Off ? "spikes" : null);
+        PressureFall Of(params FallPoint[] between) => PressureFall.Of(
+            Fog2Setup(), Q<GaugePressure>(70, "bar"), Q<GaugePressure>(61, "bar"), new Duration(120), between);
+        Of(new FallPoint(new Duration(45), Q<GaugePressure>(61.5, "bar"))).Standing.ShouldBe(Standing.AsExpected);
+        Of(new FallPoint(new Duration(45), Q<GaugePressure>(69.5, "bar"))).Holds.ShouldBeFalse();
+        Should.Throw<ImpossibleInputException>(() => Of(new FallPoint(new Duration(200), Q<GaugePressure>(65, "bar"))));
+        Should.Throw<ImpossibleInputException>(() => Of(new FallPoint(new Duration(60), Q<GaugePressure>(80, "bar"))));
     }
 
+    /// <summary>Behind an unloader the head falls to bypass when shut, and is well.</summary>
     [Fact]
-    public void What_is_off_sends_it_back_and_what_is_left_out_is_said()
+    public void Behind_an_unloader_only_the_hose_side_is_judged()
     {
-        ProofVerdict.Of([new(Standing.AsExpected, "a")], []).Outcome.ShouldBe(ProofOutcome.Pass);
-        var left = ProofVerdict.Of([new(Standing.AsExpected, "a")], ["cold again"]);
-        (left.Outcome, left.Reasons[0]).ShouldBe((ProofOutcome.PassWithRemark, "Left out: cold again."));
-        var off = ProofVerdict.Of([new(Standing.Doubtful, "b"), new(Standing.Off, "c")], []);
-        off.Outcome.ShouldBe(ProofOutcome.Back);
-        off.Reasons.ShouldBe(["c", "b"]);
+        var read = new ShutOutlet { From = Q<GaugePressure>(85, "bar"), To = Q<GaugePressure>(4, "bar"), Over = new Duration(30) };
+        read.Fall(Fog2, Fog2Setup()).ShouldBeNull();
+        read.Missing(Fog2, Fog2Setup()).ShouldContain("which gauge was read");
+        (read with { Gauge = ShutGauge.Head }).Answer(Fog2, Fog2Setup()).ShouldBeNull();
+        (read with { Gauge = ShutGauge.Hose }).Answer(Fog2, Fog2Setup()).ShouldBe("bleeds-down");
+        read.Answer(Triplex(control: ControlKind.Regulator), Fog2Setup()).ShouldBe("bleeds-down");
     }
+
+    /// <summary>Against what it is set to hold, 85 bar, up to 15 % is normal (practice); running pressure is another thing.</summary>
+    [Theory]
+    [InlineData(88, Standing.AsExpected)]
+    [InlineData(97, Standing.AsExpected)]
+    [InlineData(99, Standing.Doubtful)]
+    [InlineData(101, Standing.Off)]
+    public void A_closing_spike_is_judged_by_what_the_control_is_set_to_hold_and_by_what_nothing_may_pass(double bar, Standing standing)
+    {
+        var shut = new ShutOutlet { Spike = Q<GaugePressure>(bar, "bar") };
+        var limit = new PressureLimit("hose", Q<GaugePressure>(200, "bar"));
+        shut.Remarks(Fog2, WithRelief(), PressureLimit.OfSpikes(Fog2, WithRelief(), []), limit).Single().Standing.ShouldBe(standing);
+    }
+
+    /// <summary>What lies within its printed band is never off, and where nothing is the least, only more can be.</summary>
+    [Fact]
+    public void A_figure_within_its_printed_band_is_as_expected() => Gen.Select(Gen.Double[12, 70], Gen.Double[0, 1]).Sample((bar, at) =>
+    {
+        var stage = StageExpectation.At(Fog2, Fog2Setup(), Q<GaugePressure>(bar, "bar"));
+        foreach (var figure in stage.Figures)
+        {
+            var value = new Amount(figure.What.Kind, figure.Low + (at * (figure.High - figure.Low)));
+            stage.Judge(new Reading(figure.What, value)).ShouldBe(Standing.AsExpected, $"{figure.What.Id} at {bar}");
+            figure.Sigma.ShouldBeGreaterThan(0);
+        }
+    }, iter: 60);
 
     [Fact]
     public void The_drawing_of_a_setting_stays_on_its_sheet()

@@ -9,7 +9,8 @@ namespace MildHunch.Core.Tests.Service.Proving;
 /// <summary>Controls set by following the assistant to the letter, on pumps of the time model that it knows nothing of.</summary>
 public class SettingAssistantTests
 {
-    private const int Games = 1000;
+    // Three thousand with ./run bench --hands; a slice in the suite.
+    private static readonly int Games = Draws.Of("SETTING_GAMES", 500);
 
     [Fact]
     public void It_comes_there_in_few_moves_passes_no_limit_and_stops_where_the_nozzle_takes_over()

@@ -27,6 +27,7 @@ internal sealed class SettingGame
     private readonly bool spikes;
     private readonly bool bypass;
     private readonly SeededNoise noise;
+    private bool shut;
 
     public SettingGame(int seed)
     {
@@ -41,6 +42,7 @@ internal sealed class SettingGame
         var limit = noise.Even() < 0.5 ? 3 * rated : TargetPa * (1.02 + (0.3 * noise.Even()));
         Limit = new PressureLimit("hose", new GaugePressure(Math.Max(limit, plant.Running(start) * 1.02)));
         LowestPa = Math.Min(Limit.Pressure.Si, rated);
+        MostSpikePa = LowestPa;
         ClassPa = 0.008 * 1.6 * rated;
         sigma = ClassPa * (0.2 + (0.8 * noise.Even()));
         (spikes, bypass) = (noise.Even() < 0.5, noise.Even() < 0.3);
@@ -55,6 +57,9 @@ internal sealed class SettingGame
     public PressureLimit Limit { get; }
 
     public double LowestPa { get; }
+
+    /// <summary>What no closing spike may pass.</summary>
+    public double MostSpikePa { get; }
 
     /// <summary>One sigma of the gauge by its class.</summary>
     public double ClassPa { get; }
@@ -74,7 +79,8 @@ internal sealed class SettingGame
     public double Tolerance => Math.Max(0.02 * TargetPa, ClassPa);
 
     /// <summary>True where the nozzle lets it come there, below every limit.</summary>
-    public bool CanBeReached => plant.SettingFor(TargetPa - Tolerance) is not null && TargetPa <= LowestPa;
+    public bool CanBeReached => plant.SettingFor(TargetPa) is { } setting && TargetPa + Tolerance <= LowestPa
+        && plant.Spike(setting) + (2 * ClassPa) <= MostSpikePa;
 
     /// <summary>Six moves, and four for each turn away.</summary>
     public double Allowed =>
@@ -104,7 +110,10 @@ internal sealed class SettingGame
             Turns += advice.Turns ?? 0;
             Math.Abs(advice.Turns ?? 0).ShouldBeLessThanOrEqualTo(0.25, Story);
             ExpectedToPassALimit |= advice.Turns > 0 && advice.Expected!.ValuePa > LowestPa;
-            PassedALimit |= advice.Turns > 0 && plant.Running(start + (Turns * perTurn)) > LowestPa;
+            shut = advice.Shut;
+            var setting = start + (Turns * perTurn);
+            var (held, spike) = (Math.Max(plant.Running(setting), Math.Min(setting, plant.Spike(setting))), plant.Spike(setting));
+            PassedALimit |= advice.Turns > 0 && (held > LowestPa + ClassPa || spike > MostSpikePa + ClassPa);
         }
 
         return SettingAct.Turn;
@@ -114,9 +123,11 @@ internal sealed class SettingGame
     {
         var setting = start + (Turns * perTurn);
         ReadPa = Math.Max(0, plant.Running(setting) + (sigma * noise.Next()));
-        Story += string.Create(CultureInfo.InvariantCulture, $" {Turns:0.00}:{ReadPa / 1e5:0.0}");
+        Story += string.Create(
+            CultureInfo.InvariantCulture,
+            $" {Turns:0.00}:{ReadPa / 1e5:0.0}{(spikes || shut ? $"^{plant.Spike(setting) / 1e5:0.0}" : "")}");
         return new ScrewMove(
-            Turns, ReadPa, spikes ? plant.Spike(setting) + (sigma * noise.Next()) : null,
+            Turns, ReadPa, spikes || shut ? plant.Spike(setting) + (sigma * noise.Next()) : null,
             bypass ? setting < plant.NozzlePa ? BypassSeen.Some : BypassSeen.None : null);
     }
 }
