@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Service.Sheets;
@@ -9,6 +10,7 @@ public sealed class ServiceSheets
 {
     private const string Folder = "sheets/";
     private const string CommonFile = "common.json";
+    private readonly ConcurrentDictionary<Build, ServiceSheet> built = [];
 
     private ServiceSheets(CommonActs common, IReadOnlyList<ServiceSheet> sheets, Catalogue catalogue)
     {
@@ -58,12 +60,20 @@ public sealed class ServiceSheets
     public IReadOnlyList<ServiceSheet> For(ReciprocatingPump pump, Fitting fittings) =>
         [.. All.Where(s => !s.Fits.Beside && s.IsFor(pump, fittings))];
 
+    /// <summary>One of these sheets as it is on a pump of these choices; worked out once for each way of building it.</summary>
+    /// <param name="sheet">One of <see cref="All"/>.</param>
+    /// <param name="chosen">Ids of the choices made on the pump; the first of each version where none is.</param>
+    public ServiceSheet As(ServiceSheet sheet, IReadOnlyCollection<string> chosen) =>
+        built.GetOrAdd(new Build(sheet.Id, string.Join(' ', sheet.BuildOf(chosen))), _ => sheet.On(chosen));
+
     /// <summary>Sheets of what stands beside it: control, injector, start valve.</summary>
     public IReadOnlyList<ServiceSheet> Beside(ReciprocatingPump pump, Fitting fittings) =>
         [.. All.Where(s => s.Fits.Beside && s.IsFor(pump, fittings))];
 
     private static Dictionary<string, string> Shipped() =>
         KnowledgeFile.In(Folder).ToDictionary(n => n, n => KnowledgeFile.Shipped(Folder + n));
+
+    private readonly record struct Build(string Sheet, string Choices);
 
     // Shared acts are written out where they stand.
     private SheetPart Spelt(SheetPart part) => part with { Off = Spelt(part.Off), On = Spelt(part.On) };

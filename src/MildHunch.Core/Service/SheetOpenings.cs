@@ -29,7 +29,7 @@ public sealed class SheetOpenings(ServiceSheets sheets) : IOpenings
 
     private Opened? Open(Check check, ReciprocatingPump pump, Fitting fittings)
     {
-        foreach (var sheet in sheets.For(pump, fittings).Take(1).Concat(sheets.Beside(pump, fittings)).Select(s => s.On([])))
+        foreach (var sheet in sheets.For(pump, fittings).Take(1).Concat(sheets.Beside(pump, fittings)).Select(s => sheets.As(s, [])))
         {
             PartAt[] looked = [.. sheet.Parts.Where(p => p.Serves.Any(check.Reaches.Contains))
                 .SelectMany(p => p.Per.On(pump).Select(at => new PartAt(p, at))).Where(p => Meant(check, p))];

@@ -39,11 +39,18 @@ internal sealed record StepNode(
 
     /// <summary>True where it waits for something done at that part, by a link or because it locks its bolts.</summary>
     public bool WaitsFor(SheetPart other) =>
-        Act.After.Any(a => a.StartsWith(other.Id + ".", StringComparison.Ordinal)) || (Part.Locks is { } locks && locks == other.Group);
+        Act.After.Any(a => Begins(a, other.Id)) || (Part.Locks is { } locks && locks == other.Group);
 
     /// <summary>Whether a link names it: "part.act".</summary>
-    public bool Answers(string link) => link == $"{Part.Id}.{Act.Id}" || (Facing && link == $"{Part.Id}.facing");
+    public bool Answers(string link) => Begins(link, Part.Id) && (Ends(link, Act.Id) || (Facing && Ends(link, "facing")));
 
     /// <summary>True where both are done at one place.</summary>
     public bool Meets(StepNode other) => Places.Any(p => other.Places.Any(p.Meets));
+
+    // Asked for every pair of steps: nothing is built to compare with.
+    private static bool Begins(string link, string part) =>
+        link.Length > part.Length && link[part.Length] == '.' && link.StartsWith(part, StringComparison.Ordinal);
+
+    private bool Ends(string link, string? act) =>
+        act is not null && link.Length == Part.Id.Length + 1 + act.Length && link.EndsWith(act, StringComparison.Ordinal);
 }

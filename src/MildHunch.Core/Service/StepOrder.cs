@@ -52,7 +52,9 @@ internal static class StepOrder
 
     private sealed class Waits(IReadOnlyList<StepNode> nodes, bool on)
     {
-        private readonly Dictionary<(SheetPart, SheetPart), bool> lies = [];
+        // By its id, what lies over a part.
+        private readonly Dictionary<string, HashSet<string>> over = nodes.Select(n => n.Part).DistinctBy(p => p.Id)
+            .ToDictionary(p => p.Id, p => p.Ways.SelectMany(way => way).ToHashSet());
 
         public List<int>[] Before()
         {
@@ -64,11 +66,10 @@ internal static class StepOrder
 
         private bool Precedes(StepNode first, StepNode then)
         {
-            if (!first.Meets(then))
-                return false;
-            if (first.Part == then.Part)
-                return first.Rank < then.Rank || Linked(first, then) || Held(first, then);
-            return Linked(first, then) || Held(first, then) || Locked(first, then) || Over(first, then);
+            // Most pairs have nothing to do with each other, wherever they are.
+            var relate = Linked(first, then) || Held(first, then)
+                || (first.Part.Id == then.Part.Id ? first.Rank < then.Rank : Locked(first, then) || Over(first, then));
+            return relate && first.Meets(then);
         }
 
         private static bool Linked(StepNode first, StepNode then) => then.Act.After.Any(first.Answers);
@@ -86,18 +87,9 @@ internal static class StepOrder
         // A part lies under another: that one is wholly off before it, wholly on after it, but for what waits for that one.
         private bool Over(StepNode first, StepNode then)
         {
-            if (on && first.WaitsFor(then.Part))
-                return false;
             var (above, below) = on ? (then, first) : (first, then);
-            return Lies(below.Part, above.Part)
+            return over[below.Part.Id].Contains(above.Part.Id) && !(on && first.WaitsFor(then.Part))
                 && below.Places.Any(p => above.Places.Any(a => above.Part.Per == Per.Valve ? a.Meets(p) : a.Meets(p with { Side = null })));
-        }
-
-        private bool Lies(SheetPart below, SheetPart above)
-        {
-            if (!lies.TryGetValue((below, above), out var known))
-                lies[(below, above)] = known = below.Ways.Any(way => way.Contains(above.Id));
-            return known;
         }
     }
 }

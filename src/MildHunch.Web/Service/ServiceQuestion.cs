@@ -36,7 +36,7 @@ internal sealed record ServiceQuestion(
     {
         var fittings = FittingsOf(pump, setup);
         var main = TheSheet(sheets.For(pump, fittings), own.Id);
-        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => s.On(own.Choices ?? []).With(own.Bolts))];
+        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => sheets.As(s, own.Choices ?? []).With(own.Bolts))];
     }
 
     /// <summary>Every sheet by which it might be opened, in all versions: what may be noted of it.</summary>

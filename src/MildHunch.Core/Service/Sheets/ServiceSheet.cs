@@ -83,6 +83,10 @@ public sealed record ServiceSheet
         (IEnumerable<IReadOnlyCollection<string>>)[[]],
         (all, version) => all.SelectMany(one => version.Choices.Select(c => (IReadOnlyCollection<string>)[.. one, c.Id])));
 
+    /// <summary>One choice of each version: the one that was made, or its first.</summary>
+    public IReadOnlyList<string> BuildOf(IReadOnlyCollection<string> chosen) =>
+        [.. Versions.Select(v => (v.Choices.FirstOrDefault(c => chosen.Contains(c.Id)) ?? v.Choices[0]).Id)];
+
     /// <summary>Parts that are there on a pump built like this.</summary>
     public IReadOnlyList<SheetPart> PartsOf(IReadOnlyCollection<string> build) =>
         [.. Parts.Where(p => p.Version is null || build.Contains(p.Version))];
@@ -91,7 +95,7 @@ public sealed record ServiceSheet
     /// <param name="chosen">Ids of the choices made on the pump; the first of each version where none is.</param>
     public ServiceSheet On(IReadOnlyCollection<string> chosen)
     {
-        var built = Versions.Select(v => (v.Choices.FirstOrDefault(c => chosen.Contains(c.Id)) ?? v.Choices[0]).Id).ToHashSet();
+        var built = BuildOf(chosen);
         IEnumerable<IReadOnlyList<string>> Ways(SheetPart p) =>
             p.UnderIn.FirstOrDefault(u => built.Contains(u.Key)).Value is { } under ? [under] : p.Ways;
         var there = PartsOf(built);
