@@ -95,6 +95,30 @@ public sealed record ServicePlan(
     ServiceSheet Sheet, ReciprocatingPump Pump, IReadOnlyList<PartAt> Off, IReadOnlyList<ServiceStep> Steps, IReadOnlyList<PartCount> Parts,
     IReadOnlyList<ServiceTarget> Targets)
 {
+    /// <summary>What of it is off once these parts are: they, all that lies over them, what comes along with them.</summary>
+    public IReadOnlySet<PartAt> Reached(IEnumerable<PartAt> begun)
+    {
+        var planned = Off.ToHashSet();
+        var reached = new HashSet<PartAt>();
+        var open = new Queue<PartAt>(begun.Where(planned.Contains));
+        while (open.TryDequeue(out var at))
+        {
+            if (!reached.Add(at))
+                continue;
+            IEnumerable<PartAt> next =
+            [
+                .. at.Part.Ways.SelectMany(way => way).Distinct().Select(Sheet.Part).OfType<SheetPart>()
+                    .SelectMany(p => p.Per.Above(at.Place, Pump).Select(place => new PartAt(p, place))),
+                .. at.Part.Brings.Select(Sheet.Part).OfType<SheetPart>()
+                    .SelectMany(p => p.Per.Meeting(at.Place, Pump).Select(place => new PartAt(p, place))),
+            ];
+            foreach (var other in next.Where(planned.Contains))
+                open.Enqueue(other);
+        }
+
+        return reached;
+    }
+
     /// <summary>The step in which new parts are laid ready and counted.</summary>
     public ServiceStep Laying(PartCount part) => Steps.Single(s => s.Lays && s.Id == $"{part.Id}.ready");
 

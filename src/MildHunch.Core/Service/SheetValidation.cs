@@ -123,7 +123,8 @@ internal sealed partial class SheetValidation(CommonActs common, Catalogue catal
         require(
             group.Shares.Count == 0 || (group.Shares[^1] == 1 && group.Shares.All(s => s is > 0 and <= 1)), group.Id,
             "shares of the torque go from above 0 to 1, the last one 1");
-        require(!group.GuideStuds || group.Places.GuideStuds.Count == 2, group.Id, $"“{group.Pattern}” has no upper row for guide studs");
+        require(
+            !group.GuideStuds || group.Places.GuideStuds.Count == 2, group.Id, $"“{group.Pattern}” has no upper row for guide studs");
         foreach (var order in new[] { group.ToLoosen, group.ToStart, group.ToSnug, group.ToTighten })
             require(order.Order().SequenceEqual(numbers), group.Id, $"an order must name each of 1 to {numbers.Length} once");
         require(

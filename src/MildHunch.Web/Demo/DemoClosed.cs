@@ -79,8 +79,8 @@ public sealed class DemoClosed(MildHunchDb db, TellCase tell, CaseStore store, C
             ["steps.100"] = Read(39.6, 19.1),
         })));
         await told(new ChangeRequest(
-            Cues: [new CueDto("leak-at", "none", At: "after"), new CueDto("needle", "steady", At: "after")],
-            Proof: new ProofChangeDto(Verdict: new ProofSignedDto("pass", By: Ines))));
+            Cues: [new CueDto("leak-at", "none", At: "after"), new CueDto("needle", "steady", At: "after")]));
+        await told(new ChangeRequest(Proof: new ProofChangeDto(Verdict: new ProofSignedDto("pass", By: Ines))));
     }
 
     private static StepReadDto Read(double bar, double flow) =>

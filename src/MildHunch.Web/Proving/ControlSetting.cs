@@ -64,8 +64,11 @@ internal static class ControlSetting
             Shown(advice.Nearest, unit), [.. asked.Limits.Select(l => Shown(l, unit))]);
     }
 
+    /// <summary>Ratings as told; a refusal names the field.</summary>
+    public static IReadOnlyList<PressureLimit> Limits(IReadOnlyList<PressureLimitDto>? told) => [.. (told ?? []).Select(Limit)];
+
     private static SettingQuestion Question(ControlSettingRequest request) => SettingQuestion.Create(
-        request.Pump.ToCore(), request.Setup.ToCore(), [.. (request.Limits ?? []).Select(Limit)],
+        request.Pump.ToCore(), request.Setup.ToCore(), Limits(request.Limits),
         request.Target.Need<GaugePressure>("target"), [.. (request.Moves ?? []).Select(Move)]);
 
     private static PressureLimit Limit(PressureLimitDto limit, int k) => new(

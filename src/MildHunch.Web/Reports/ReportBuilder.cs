@@ -27,7 +27,7 @@ public sealed partial class ReportBuilder(
     {
         var shown = await view.Show(entity, stop);
         var before = await view.ShowBefore(entity, stop);
-        var plan = work.Plan(entity, shown.Work.Plan);
+        var plan = work.Planned(entity);
         var proved = proof.Of(entity, now);
         var at = new Told(entity, shown, before, plan, proved);
         var sections = new[]

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Service.Sheets;
@@ -12,6 +13,9 @@ namespace MildHunch.Web.Service;
 /// <summary>What to open and how, for parts that failed: least disassembly, steps, counts and bolts.</summary>
 public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue, ShopPrices prices)
 {
+    // What can be found at a kind of part, and how that is drawn, is the same in every plan.
+    private readonly ConcurrentDictionary<string, PartKindDto> kinds = new();
+
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/service-plan", (ServicePlanRequest request, ServicePlanEndpoint endpoint) => endpoint.Answer(request))
             .Produces<ServicePlanResponse>().WithTags("Computation")
@@ -40,7 +44,7 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
             [.. plan.Hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))],
             plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes, [.. Stacks(plan)],
             CavityMap.Of(question.Pump, plan.Inspections).ToDto(), sheets.Common.Stuck,
-            [.. plan.Inspections.Select(i => i.Part.Kind).Distinct().Select(Kind)], bill.Cost(prices.Currency));
+            [.. plan.Inspections.Select(i => i.Part.Kind).Distinct().Select(k => kinds.GetOrAdd(k, Kind))], bill.Cost(prices.Currency));
     }
 
     private static ServiceStepDto Step(ServiceStep s, PlaceNames places, PumpSheetDto own) => new(

@@ -18,12 +18,16 @@ internal sealed record ServiceQuestion(
     {
         var pump = request.Pump.ToCore();
         var own = request.Sheet ?? new PumpSheetDto();
-        PumpSheetRules.Check(own, Possible(pump, request.Setup, sheets));
-        var all = Sheets(pump, request.Setup, own, sheets);
+        var fittings = FittingsOf(pump, request.Setup);
+        var (main, beside) = (sheets.For(pump, fittings), sheets.Beside(pump, fittings));
+        PumpSheetRules.Check(own, [.. main, .. beside]);
+        var all = Built(main, beside, own, sheets);
         var targets = request.Targets is { Count: > 0 } told
             ? told
             : throw Mapping.Missing("targets", "at least one part or fault");
-        var read = targets.Select((t, k) => Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue, sheets.Common))).ToArray();
+        var read = targets.Select((t, k) => t is null
+            ? throw Mapping.Missing($"targets[{k}]", "a part or a fault")
+            : Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue, sheets.Common))).ToArray();
 
         // In the order in which they are worked, whatever the order asked.
         var sheet = ServiceSheet.Together([.. all.Where(s => read.Any(r => r.Sheet == s))]);
@@ -35,9 +39,12 @@ internal sealed record ServiceQuestion(
     public static IReadOnlyList<ServiceSheet> Sheets(ReciprocatingPump pump, SetupDto? setup, PumpSheetDto own, ServiceSheets sheets)
     {
         var fittings = FittingsOf(pump, setup);
-        var main = TheSheet(sheets.For(pump, fittings), own.Id);
-        return [.. sheets.Beside(pump, fittings).Prepend(main).Select(s => sheets.As(s, own.Choices ?? []).With(own.Bolts))];
+        return Built(sheets.For(pump, fittings), sheets.Beside(pump, fittings), own, sheets);
     }
+
+    private static ServiceSheet[] Built(
+        IReadOnlyList<ServiceSheet> main, IReadOnlyList<ServiceSheet> beside, PumpSheetDto own, ServiceSheets sheets) =>
+        [.. beside.Prepend(TheSheet(main, own.Id)).Select(s => sheets.As(s, own.Choices ?? []).With(own.Bolts))];
 
     /// <summary>Every sheet by which it might be opened, in all versions: what may be noted of it.</summary>
     public static IReadOnlyList<ServiceSheet> Possible(ReciprocatingPump pump, SetupDto? setup, ServiceSheets sheets)

@@ -49,7 +49,7 @@ public static class TableEndpoints
         var entity = await store.Load(id, stop);
         return Csv.Table(
             "parts.csv", ["part", "name", "count", "places"],
-            (work.Plan(entity, entity.Work().Plan)?.Parts ?? []).Select(p => new object[]
+            (work.Planned(entity)?.Parts ?? []).Select(p => new object[]
             {
                 p.Part.Id, p.Part.Name, p.Count, string.Join("; ", p.Places.Select(x => x.Key)),
             }));
@@ -61,7 +61,7 @@ public static class TableEndpoints
         var found = entity.Work().Found;
         return Csv.Table(
             "findings.csv", ["part", "name", "place", "state", "finding", "by", "note"],
-            (work.Plan(entity, entity.Work().Plan)?.Inspections ?? [])
+            (work.Planned(entity)?.Inspections ?? [])
                 .Where(i => found.ContainsKey(CavityMap.Key(i.Part.Id, i.Place)))
                 .Select(i => (At: i, Found: found[CavityMap.Key(i.Part.Id, i.Place)]))
                 .Select(f => new object[]

@@ -4,17 +4,12 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>The proof of a case: hazards first, readings against what is expected, evidence after the mend.</summary>
-public sealed class CaseProofTests : IDisposable
+public sealed class CaseProofTests : ProofTalk
 {
-    // Of its own: others look at the list of cases while these change it.
-    private readonly Product product = new();
-
-    public void Dispose() => product.Dispose();
-
     [Fact]
     public async Task Stage_by_stage_to_a_pass()
     {
-        var id = await product.CaseOf("FOG-2");
+        var id = await Product.CaseOf("FOG-2");
         var stages = (await View(id))["stages"]!.AsArray();
         stages.Select(s => Text(s!["id"])).ShouldBe(["stand", "water", "steps", "shut", "set", "shut-set", "cold"]);
         Text((await View(id))["proposed"]).ShouldBe("not-yet");
@@ -46,18 +41,6 @@ public sealed class CaseProofTests : IDisposable
         steps["steps"]!.AsArray().SelectMany(s => s!["figures"]!.AsArray()).Where(f => f!["standing"] is not null)
             .Select(f => Text(f!["standing"])).Distinct().ShouldBe(["as-expected"]);
 
-        JsonObject Shut(string? gauge) => new()
-        {
-            ["by"] = "Runa Estcott",
-            ["spike"] = Product.Amount(88, "bar"),
-            ["from"] = Product.Amount(86, "bar"),
-            ["falls"] = new JsonArray(new JsonObject { ["seconds"] = 30, ["pressure"] = Product.Amount(85.4, "bar") }),
-            ["to"] = Product.Amount(85, "bar"),
-            ["seconds"] = 60,
-            ["restart"] = "easy",
-            ["gauge"] = gauge,
-        };
-
         // Behind an unloader the head's gauge says nothing of what must hold.
         await Change(id, new JsonObject { ["shut"] = Shut("head") });
         Text((await View(id))["stages"]![3]!["state"]).ShouldBe("begun");
@@ -65,7 +48,7 @@ public sealed class CaseProofTests : IDisposable
         Text((await View(id))["stages"]![5]!["state"]).ShouldBe("not-needed");
         await Change(id, Step("set.100", 69.5, 19.1, 0));
         Text((await View(id))["stages"]![5]!["state"]).ShouldBe("not-begun");
-        var shown = await Change(id, new JsonObject { ["shuts"] = new JsonObject { ["shut-set"] = Shut("hose") } });
+        var shown = await Change(id, ShutAsSet(Shut("hose")));
         shown["readings"]!.AsArray().Where(r => r!["at"]?.GetValue<string>() == "after").Select(r => Text(r!["quantity"])).Order()
             .ShouldBe(["bypass-flow", "discharge-pressure", "nozzle-flow"]);
         shown["cues"]!.AsArray().Where(c => c!["at"]?.GetValue<string>() == "after").Select(c => $"{Text(c!["cue"])} {Text(c["answer"])}")
@@ -83,17 +66,17 @@ public sealed class CaseProofTests : IDisposable
         // Proved anew it begins at the first stage; what was proved before stays among the changes.
         shown = await Change(id, new JsonObject { ["anew"] = true });
         shown["proof"]!["acts"]!.AsObject().Count.ShouldBe(0);
-        (await product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await product.Etag(id))).Response.EnsureSuccessStatusCode();
-        (await product.Get($"/api/cases/{id}"))["proof"]!["steps"]!.AsObject().Count.ShouldBe(5);
+        (await Product.Send(HttpMethod.Post, $"/api/cases/{id}/undo", null, await Product.Etag(id))).Response.EnsureSuccessStatusCode();
+        (await Product.Get($"/api/cases/{id}"))["proof"]!["steps"]!.AsObject().Count.ShouldBe(5);
     }
 
     [Fact]
     public async Task A_drip_and_a_weak_flow_send_it_back()
     {
-        var id = await product.CaseOf("FOG-2");
+        var id = await Product.CaseOf("FOG-2");
         await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { ["steps"] = By() } });
         await Change(id, Step("steps.100", 45, 12.8, 0));
-        await product.Change(id, new JsonObject
+        await Product.Change(id, new JsonObject
         {
             ["cues"] = new JsonArray(new JsonObject
             {
@@ -115,7 +98,7 @@ public sealed class CaseProofTests : IDisposable
     [Fact]
     public async Task A_step_taken_back_takes_its_readings_with_it()
     {
-        var id = await product.CaseOf("FOG-2");
+        var id = await Product.CaseOf("FOG-2");
         foreach (var stage in new[] { "steps", "set" })
             await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { [stage] = By() } });
         AfterAt(await Change(id, Step("steps.100", 45, 12.8, 0))).ShouldBe([45]);
@@ -132,7 +115,7 @@ public sealed class CaseProofTests : IDisposable
     [Fact]
     public async Task Nothing_runs_before_the_facing_of_what_was_touched_is_ticked()
     {
-        var id = await product.CaseOf("FOG-2");
+        var id = await Product.CaseOf("FOG-2");
         await Work(id, new JsonObject
         {
             ["plan"] = new JsonObject
@@ -146,8 +129,15 @@ public sealed class CaseProofTests : IDisposable
         var (refused, why) = await Tell(id, Acts("water.supply"));
         refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
         Text(why!["detail"]).ShouldContain("Valve 2 discharge");
+
+        // Whoever had the valve out had its cap off, and what seals both.
         (await View(id))["unclosed"]!.AsArray().Select(f => Text(f)).ShouldBe(
-            ["Valve 2 discharge", "Valve 2 discharge: the new one counted", "tools and parts counted, guards on"]);
+        [
+            "Valve seat o-ring 2 discharge", "Valve 2 discharge", "Cap o-ring 2 discharge", "Valve cap 2 discharge",
+            "Cap o-ring 2 discharge: the new one counted", "Cap backup ring 2 discharge: the new one counted",
+            "Valve 2 discharge: the new one counted", "Valve seat o-ring 2 discharge: the new one counted",
+            "tools and parts counted, guards on",
+        ]);
         await Work(id, new JsonObject { ["steps"] = new JsonObject { ["valve.facing@2.discharge"] = By() } });
         (await Tell(id, Acts("water.supply"))).Response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
 
@@ -164,6 +154,8 @@ public sealed class CaseProofTests : IDisposable
                 ["after.3"] = By(),
             }
         });
+        (await Tell(id, Acts("water.supply"))).Response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        await Product.PutBack(id);
         (await View(id))["unclosed"]!.AsArray().ShouldBeEmpty();
         await Change(id, Acts("water.supply"));
     }
@@ -171,7 +163,7 @@ public sealed class CaseProofTests : IDisposable
     [Fact]
     public async Task The_control_is_set_in_the_case_and_drawn()
     {
-        var id = await product.CaseOf("FOG-2");
+        var id = await Product.CaseOf("FOG-2");
         await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { ["set"] = By() } });
         await Change(id, new JsonObject
         {
@@ -212,21 +204,21 @@ public sealed class CaseProofTests : IDisposable
     [InlineData("{\"verdict\":{\"by\":\"R\",\"outcome\":\"not-yet\"}}", "proof.verdict.outcome")]
     public async Task What_cannot_be_is_refused_by_its_field(string json, string field)
     {
-        var id = await product.CaseOf("FOG-2");
-        var before = (await product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
+        var id = await Product.CaseOf("FOG-2");
+        var before = (await Product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>();
         var (response, body) = await Tell(id, JsonNode.Parse(json)!.AsObject());
         response.StatusCode.ShouldBe(HttpStatusCode.BadRequest, body?.ToJsonString());
         body!["errors"]!.AsObject().Select(e => e.Key).ShouldBe([field]);
-        (await product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>().ShouldBe(before);
+        (await Product.Get($"/api/cases/{id}"))["version"]!.GetValue<int>().ShouldBe(before);
     }
 
     /// <summary>Every pump of the demo has a proof that can be gone through.</summary>
     [Fact]
     public async Task Every_demo_pump_has_a_proof()
     {
-        foreach (var pump in (await product.Get("/api/pumps")).AsArray())
+        foreach (var pump in (await Product.Get("/api/pumps")).AsArray())
         {
-            var made = await product.Send(
+            var made = await Product.Send(
                 HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = Text(pump!["id"]), ["complaint"] = "Mended, to be proved" });
             var id = Text(made.Body!["id"]);
             foreach (var stage in (await View(id))["stages"]!.AsArray().Where(s => s!["forbidden"] is null))
@@ -265,42 +257,5 @@ public sealed class CaseProofTests : IDisposable
         }
     }
 
-    private static JsonObject LeftOut(string reason) => new() { ["reason"] = reason, ["by"] = "Pell Okoro" };
-
-    private static JsonObject Verdict(string outcome) => new()
-    {
-        ["verdict"] = new JsonObject { ["outcome"] = outcome, ["remark"] = "Look at it again.", ["by"] = "Ines Halvard" },
-    };
-
     private static string Camel(string id) => id switch { "nozzle-flow" => "nozzleFlow", "bypass-flow" => "bypassFlow", _ => id };
-
-    private static string Text(JsonNode? node) => node!.GetValue<string>();
-
-    private static JsonObject By() => new() { ["by"] = "Runa Estcott" };
-
-    private static JsonObject Acts(string act) => new() { ["acts"] = new JsonObject { [act] = By() } };
-
-    private static JsonObject Step(string step, double bar, double nozzle, double bypass) => new()
-    {
-        ["steps"] = new JsonObject
-        {
-            [step] = new JsonObject
-            {
-                ["by"] = "Runa Estcott",
-                ["pressure"] = Product.Amount(bar, "bar"),
-                ["nozzleFlow"] = Product.Amount(nozzle, "L/min"),
-                ["bypassFlow"] = Product.Amount(bypass, "L/min"),
-                ["heldSeconds"] = 120,
-            },
-        },
-    };
-
-    private Task<JsonNode> View(string id) => product.Get($"/api/cases/{id}/proof");
-
-    private Task<JsonNode> Change(string id, JsonObject proof) => product.Change(id, new JsonObject { ["proof"] = proof });
-
-    private Task<(HttpResponseMessage Response, JsonNode? Body)> Tell(string id, JsonObject proof) =>
-        product.Tell(id, new JsonObject { ["proof"] = proof });
-
-    private Task Work(string id, JsonObject work) => product.Change(id, new JsonObject { ["work"] = work });
 }

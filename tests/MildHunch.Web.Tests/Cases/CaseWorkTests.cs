@@ -176,6 +176,27 @@ public sealed class CaseWorkTests : IDisposable
         (await product.Get($"/api/cases/{id}"))["work"]!["plan"]!["targets"]![0]!["part"]!.GetValue<string>().ShouldBe("valve");
     }
 
+    /// <summary>Who lays out a smaller plan forgets nothing that is off: it is closed first, or the plan takes it in.</summary>
+    [Fact]
+    public async Task A_plan_never_forgets_what_is_off()
+    {
+        var id = await NewCase();
+        var whole = (await product.Get($"/api/cases/{id}/plans"))["options"]![2]!["plan"]!;
+        var plan = await Plan(await Change(id, new JsonObject { ["plan"] = whole.DeepClone() }));
+        await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { ["by"] = "Tobi Marr", ["hazards"] = new JsonArray() } });
+        (await Tell(id, new JsonObject { ["plan"] = Targets("valve") })).Response.StatusCode.ShouldBe(HttpStatusCode.OK);
+        await Change(id, new JsonObject { ["plan"] = whole.DeepClone() });
+        var off = plan["steps"]!.AsArray()
+            .First(s => s!["part"]?.GetValue<string>() == "valve" && s["stage"]!.GetValue<string>() == "open")!;
+        var tick = Ticks(off).First(t => t.EndsWith("@1.discharge", StringComparison.Ordinal));
+        await Change(id, Step(tick));
+        var (refused, why) = await Tell(id, new JsonObject { ["plan"] = Targets("valve") });
+        refused.StatusCode.ShouldBe(HttpStatusCode.Conflict, why?.ToJsonString());
+        why!["detail"]!.GetValue<string>().ShouldContain("1 discharge");
+        await Change(id, new JsonObject { ["stepsBack"] = new JsonArray(tick) });
+        await Change(id, new JsonObject { ["plan"] = Targets("valve") });
+    }
+
     private static JsonObject Measured(double inches) => new()
     {
         ["state"] = "worn",

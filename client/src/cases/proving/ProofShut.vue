@@ -63,7 +63,7 @@ async function note() {
   </div>
   <form class="shut" aria-label="Outlet shut" @submit.prevent="note">
     <p>
-      Shut it with the gauge in view.
+      Shut it with the gauge in view, and watch it for {{ stage.seconds }} s.
       <template v-if="stage.namesGauge"
         >The head falls to bypass when all is well: what must hold is the hose side.</template
       >

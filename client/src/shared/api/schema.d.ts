@@ -4531,6 +4531,11 @@ export interface components {
             shut: string[];
             /** @description true where only the hose side can be judged */
             namesGauge: boolean;
+            /**
+             * Format: double
+             * @description for how long it is held, or watched while it is shut; 0 where nothing is
+             */
+            seconds: number;
         };
         ProofStepDto: {
             id: string;

@@ -21,8 +21,9 @@ public sealed record PressureFall(VolumeFlow Leak, VolumeFlow Low, VolumeFlow Hi
     private const double Minute = 60;
     private const double Nothing = 0.02;
 
-    // A hose gives a little back at first; what goes on after a third of the time is the leak.
+    // A hose gives a little back at first; what goes on after a third of the time is the leak, over a third of it at least.
     private const double Settled = 1.0 / 3;
+    private const double Late = 2.0 / 3;
 
     /// <summary>True where it holds: something stands at the end, and no more than a millilitre a minute goes.</summary>
     public bool Holds => !Emptied && Leak.Si <= MostLeak;
@@ -66,7 +67,8 @@ public sealed record PressureFall(VolumeFlow Leak, VolumeFlow Low, VolumeFlow Hi
             before = point;
         }
 
-        var start = between.FirstOrDefault(p => p.After.Si >= Settled * over.Si && p.After.Si < over.Si) ?? new FallPoint(default, from);
+        var start = between.FirstOrDefault(p => p.After.Si >= Settled * over.Si && p.After.Si <= Late * over.Si)
+            ?? new FallPoint(default, from);
         double[] nodes = compliance is { } known ? [known] : OutletCompliance.Nodes(setup);
         var rate = (start.Pressure.Si - to.Si) / (over.Si - start.After.Si);
         return new PressureFall(

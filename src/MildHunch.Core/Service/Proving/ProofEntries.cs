@@ -81,7 +81,7 @@ public sealed record ProofStage : IOnlyWhere
     /// <summary>Shares of the working pressure, in order.</summary>
     public IReadOnlyList<double> Shares { get; init; } = [];
 
-    /// <summary>How long each is held, s.</summary>
+    /// <summary>How long each is held, or the shut outlet is watched, s.</summary>
     public double Seconds { get; init; }
 
     /// <summary>True where water flows, so that flow and swing can be compared.</summary>
@@ -107,6 +107,9 @@ public sealed record ProofStage : IOnlyWhere
 
     /// <inheritdoc/>
     public IReadOnlyList<string> Fitted { get; init; } = [];
+
+    /// <summary>Stable name of the reading once the control is set: "set.100".</summary>
+    public string SetStep => StepId(1);
 
     /// <summary>Stable name of one of its steps: "steps.75".</summary>
     public string StepId(double share) => FormattableString.Invariant($"{Id}.{share * 100:0}");

@@ -18,7 +18,7 @@ public sealed class ProofJudge
     private const double Whole = 1;
 
     // A watch stopped by hand: a tenth short of the time still counts (common practice, no source).
-    private const double HeldShare = 0.9;
+    internal const double HeldShare = 0.9;
     private const int MostNamed = 4;
 
     private readonly ReciprocatingPump pump;
@@ -63,12 +63,18 @@ public sealed class ProofJudge
                 .Select(l => (l.Standing == Standing.Off ? StageWeight.SendsBack : StageWeight.Remark, l.Text)),
             .. told.Unclosed.Count == 0 ? [] : new[] { (StageWeight.Open, NotClosed()) },
         ];
+        // Whatever was ticked or left out with a reason: without a reading nothing is proved.
+        if (!Read(stages) && judged.All(j => ProofTable.Of(j.State) < StageWeight.Open))
+            beside = [.. beside, (StageWeight.Open, "Nothing was read under pressure: that proves nothing.")];
         var reasons = judged.Select(j => (Weight: ProofTable.Of(j.State), j.Reasons))
             .SelectMany(j => j.Reasons.Select(r => (j.Weight, Reason: r))).Concat(beside)
             .OrderByDescending(r => r.Weight).Select(r => r.Reason).Distinct();
         return new ProofVerdict(
             ProofTable.Of(judged.Select(j => ProofTable.Of(j.State)).Concat(beside.Select(b => b.Weight))), [.. reasons], judged);
     }
+
+    private bool Read(IReadOnlyList<ProofStage> stages) =>
+        stages.Any(s => told.Shuts.ContainsKey(s.Id) || s.Shares.Any(share => told.Steps.ContainsKey(s.StepId(share)))) || SetReached;
 
     private string NotClosed() =>
         $"Not closed and counted: {string.Join(", ", told.Unclosed.Take(MostNamed))}{(told.Unclosed.Count > MostNamed ? " …" : "")}.";
@@ -83,15 +89,19 @@ public sealed class ProofJudge
         if (ProofStages.Forbidden(stage, pump, setup) is { } forbidden)
             return new StageJudged(stage, StageState.Forbidden, [$"Not done: {name}. {forbidden}"]);
         var (missing, remarks, begun) = Seen(stage);
+        StageJudged So(StageState state, params string[] reasons) => new(stage, state, reasons)
+        {
+            Shut = stage.Kind == StageKind.Shut ? [.. remarks.Select(r => r.Text)] : [],
+        };
         var off = remarks.Where(r => r.Standing == Standing.Off).Select(r => r.Text).ToArray();
         if (off.Length > 0)
-            return new StageJudged(stage, StageState.Off, off);
+            return So(StageState.Off, off);
         if (missing.Count > 0)
-            return new StageJudged(
-                stage, begun ? StageState.Begun : StageState.NotBegun,
-                [begun ? $"Not done yet: {name}: {string.Join("; ", missing.Take(MostNamed))}." : $"Not done yet: {name}."]);
+            return begun
+                ? So(StageState.Begun, $"Not done yet: {name}: {string.Join("; ", missing.Take(MostNamed))}.")
+                : So(StageState.NotBegun, $"Not done yet: {name}.");
         var doubtful = remarks.Where(r => r.Standing == Standing.Doubtful).Select(r => r.Text).ToArray();
-        return new StageJudged(stage, doubtful.Length > 0 ? StageState.Doubtful : StageState.Done, doubtful);
+        return So(doubtful.Length > 0 ? StageState.Doubtful : StageState.Done, doubtful);
     }
 
     private (IReadOnlyList<string> Missing, IReadOnlyList<ProofRemark> Remarks, bool Begun) Seen(ProofStage stage)
@@ -108,7 +118,9 @@ public sealed class ProofJudge
         {
             var shut = told.Shuts.GetValueOrDefault(stage.Id);
             begun |= shut is not null;
-            missing.AddRange((shut ?? new ShutOutlet()).Missing(pump, setup));
+            missing.AddRange((shut ?? new ShutOutlet()).Missing(pump, new Duration(stage.Seconds)));
+            if (told.ShutBefore.Contains(stage.Id))
+                missing.Add("shut once more, as the control stands now");
             remarks.AddRange(shut?.Remarks(pump, setup, most, lowest) ?? []);
         }
 
@@ -167,7 +179,7 @@ public sealed class ProofJudge
     private bool Set(ProofStage stage, List<string> missing, List<ProofRemark> remarks)
     {
         var begun = told.Setting is not null;
-        if (told.Steps.TryGetValue(stage.StepId(Whole), out var set))
+        if (told.Steps.TryGetValue(stage.SetStep, out var set))
         {
             begun = true;
             if (TooHigh(set.Pressure) is { } over)

@@ -22,7 +22,11 @@ public enum ProofOutcome
 }
 
 /// <summary>How one stage stands, and why where it is not simply done.</summary>
-public sealed record StageJudged(ProofStage Stage, StageState State, IReadOnlyList<string> Reasons);
+public sealed record StageJudged(ProofStage Stage, StageState State, IReadOnlyList<string> Reasons)
+{
+    /// <summary>What the shut outlet said, good or bad.</summary>
+    public IReadOnlyList<string> Shut { get; init; } = [];
+}
 
 /// <summary>What the proof comes to as it stands, and why.</summary>
 /// <param name="Outcome">The outcome that is proposed.</param>

@@ -27,7 +27,9 @@ public sealed class ProofStages
                 stage.Hazards.Concat(stage.Acts.SelectMany(a => a.Hazards)).All(h => catalogue.Hazard(h) is not null), "an unknown hazard");
             Require(stage.Acts.Select(a => a.Id).Distinct().Count() == stage.Acts.Count, "an act twice");
             Require(stage.Kind != StageKind.Acts || stage.Acts.Count > 0, "nothing to do");
-            Require((stage.Kind == StageKind.Steps) == (stage.Shares.Count > 0 && stage.Seconds > 0), "steps without shares or seconds");
+            Require((stage.Kind == StageKind.Steps) == stage.Shares.Count > 0, "steps without shares, or shares without steps");
+            Require(
+                (stage.Kind is StageKind.Steps or StageKind.Shut) == stage.Seconds > 0, "a time to hold that is missing, or for nothing");
             Require(stage.Shares.All(s => s is > 0 and <= 1), "a share that is not above 0 and up to 1");
         }
     }

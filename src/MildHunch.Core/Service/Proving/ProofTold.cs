@@ -25,6 +25,9 @@ public sealed record ProofTold
     /// <summary>What the shut outlet showed, by stage.</summary>
     public IReadOnlyDictionary<string, ShutOutlet> Shuts { get; init; } = new Dictionary<string, ShutOutlet>();
 
+    /// <summary>Stages whose outlet was shut before the control came to stand as it is.</summary>
+    public IReadOnlySet<string> ShutBefore { get; init; } = new HashSet<string>();
+
     /// <summary>What the assistant says of the screw as it stands; null where it was not asked.</summary>
     public SettingAdvice? Setting { get; init; }
 

@@ -27,7 +27,8 @@ public sealed record PressureBand(double ValuePa, double LowPa, double HighPa);
 /// <param name="SigmaPa">One sigma of a reading.</param>
 /// <param name="KneeTurns">Turns at which the nozzle takes over; null while that was not seen.</param>
 /// <param name="KneePa">Running pressure there.</param>
-public sealed record SettingCurve(double? PerTurnPa, double SigmaPa, double? KneeTurns, double? KneePa);
+/// <param name="HeldPa">What the control holds as its screw stands, shut or open; null while that is not known to a twentieth.</param>
+public sealed record SettingCurve(double? PerTurnPa, double SigmaPa, double? KneeTurns, double? KneePa, double? HeldPa = null);
 
 /// <summary>What to do next, and why.</summary>
 /// <param name="Do">What to do.</param>

@@ -52,6 +52,9 @@ public sealed class SettingAssistant
         }
         : new SettingAssistant(asked).Next();
 
+    // Known well enough to set a closing spike against it.
+    private const double KnownHeld = 0.05;
+
     private double Tolerance => Math.Max(Reached * asked.TargetPa, asked.SigmaPa);
 
     private ScrewMove[] Here => [.. asked.Moves.Reverse().TakeWhile(m => Math.Abs(m.Turns - last.Turns) < 1e-9)];
@@ -211,7 +214,8 @@ public sealed class SettingAssistant
         var seen = fit.KneeSeen > 0.5;
         var turned = asked.Moves.Select(m => m.Turns).Distinct().Count() > 1;
         return new SettingCurve(
-            turned ? fit.PerTurn.Mean : null, fit.SigmaPa, seen ? fit.KneeTurns : null, seen ? fit.KneePa.Mean : null);
+            turned ? fit.PerTurn.Mean : null, fit.SigmaPa, seen ? fit.KneeTurns : null, seen ? fit.KneePa.Mean : null,
+            turned && fit.Held(last.Turns) is { } held && held.Sigma <= KnownHeld * held.Mean ? held.Mean : null);
     }
 
     // A reading taken again replaces one that it contradicts.

@@ -44,6 +44,9 @@ public sealed record ShutOutlet
     /// <summary>How it started again.</summary>
     public bool? StartsHard { get; init; }
 
+    /// <summary>What the control holds since it was set in this proof; null where it was not, or that is not known.</summary>
+    public GaugePressure? Set { get; init; }
+
     /// <summary>What leaks while it is shut, as far as the gauge that was read tells; null where that was not read.</summary>
     /// <exception cref="ImpossibleInputException">Readings that cannot be.</exception>
     public PressureFall? Fall(ReciprocatingPump pump, Setup setup) =>
@@ -54,12 +57,16 @@ public sealed record ShutOutlet
         SpikeShare(setup) > Watch ? "spikes" : Fall(pump, setup) is { } fall ? fall.Holds ? "holds" : "bleeds-down" : null;
 
     /// <summary>What is still missing, in trade words; empty where all was read.</summary>
-    public IEnumerable<string> Missing(ReciprocatingPump pump, Setup setup)
+    /// <param name="pump">The pump.</param>
+    /// <param name="time">For how long it has to be watched: in a moment no gauge shows a leak.</param>
+    public IEnumerable<string> Missing(ReciprocatingPump pump, Duration time)
     {
         if (Spike is null)
             yield return "the spike as it shuts";
         if (From is null || To is null || Over is null)
             yield return "where it stood, where it stands, and the seconds between";
+        else if (Over is { } over && over.Si < ProofJudge.HeldShare * time.Si)
+            yield return $"watched for {over.Si:0} s, not for {time.Si:0} s";
         else if (!Judged(pump))
             yield return Gauge is null ? "which gauge was read" : "the gauge of the hose side: the head falls to bypass when all is well";
         if (StartsHard is null)
@@ -104,8 +111,8 @@ public sealed record ShutOutlet
         return $"Shut, it loses {said} or so; up to 20 drops hold.";
     }
 
-    // Against what the control is set to hold: as set up, or as found by shutting; never against a running pressure.
-    private double? SpikeShare(Setup setup) => Spike is { } spike && (setup.ControlSetting ?? From) is { Si: > 0 } set
+    // Against what the control is set to hold: as set here, as set up, or as found by shutting; never against a running pressure.
+    private double? SpikeShare(Setup setup) => Spike is { } spike && (Set ?? setup.ControlSetting ?? From) is { Si: > 0 } set
         ? Math.Max(0, (spike.Si / set.Si) - 1)
         : null;
 

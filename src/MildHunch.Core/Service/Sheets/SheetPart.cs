@@ -105,4 +105,7 @@ public sealed record SheetPart
 
     /// <summary>Every way to it, the first one as the sheet has it.</summary>
     public IReadOnlyList<IReadOnlyList<string>> Ways => [Under, .. Or];
+
+    /// <summary>By its name: a part of one sheet has that alone.</summary>
+    public override int GetHashCode() => Id.GetHashCode(StringComparison.Ordinal);
 }

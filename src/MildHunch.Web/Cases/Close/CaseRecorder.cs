@@ -60,7 +60,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
 
     private async Task<OutcomeEntity> Outcome(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
     {
-        var plan = work.Plan(entity, now.Plan);
+        var plan = work.Planned(entity);
         var parts = plan is null ? null : PartsBill.Of(plan, entity.KnownPump().ToResource().Sheet).Cost(prices.Currency)?.Parts;
         DateTime[] ticks = [.. now.Steps.Values.Select(s => s.At).Order()];
         var taken = ticks.Length > 1 ? (ticks[^1] - ticks[0]).TotalMinutes : 0;
@@ -99,7 +99,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
     private async Task<List<PartChangeEntity>> Changes(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
     {
         List<PartChangeEntity> changes = [];
-        if (work.Plan(entity, now.Plan) is not { } plan)
+        if (work.Planned(entity) is not { } plan)
             return changes;
 
         // What was cleaned or lapped is the same part: its hours go on.

@@ -13,7 +13,7 @@ using MildHunch.Web.Shared;
 namespace MildHunch.Web.Cases.Prove;
 
 /// <summary>Checks what is told of the proof: stages that this pump has, hazards read, facings ticked, readings that can be.</summary>
-public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling telling)
+public sealed class CaseProof(CaseWork work, ProofTelling telling)
 {
     private const int MostLetters = 1000;
     private const double LongestHold = 86_400;
@@ -21,18 +21,31 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
     private const int LongestHeight = 60;
     private const string After = "after";
 
-    // Readings at this step, and at the end of setting, are evidence after the mend.
-    private const double Whole = 1;
-
-    /// <summary>Stages of the pump of a case.</summary>
-    internal IReadOnlyList<ProofStage> StagesOf(PumpResource stored) =>
-        stages.For(stored.Pump.ToCore(), stored.Setup.ToCore(), [.. stored.Sheet.Choices ?? []]);
-
     /// <summary>The verdict on the proof as it stands.</summary>
     internal ProofVerdict Judged(CaseEntity entity)
     {
         var stored = entity.KnownPump().ToResource();
-        return ProofJudge.Judge(StagesOf(stored), stored.Pump.ToCore(), stored.Setup.ToCore(), telling.Of(entity, work.Unclosed(entity)));
+        return ProofJudge.Judge(
+            telling.Stages(stored), stored.Pump.ToCore(), stored.Setup.ToCore(), telling.Of(entity, work.Unclosed(entity)));
+    }
+
+    /// <summary>True where a pass was signed and what it rests on still allows it.</summary>
+    internal bool Stands(CaseEntity entity) => entity.Proof().Verdict is { } signed
+        && Mapping.Choice(signed.Outcome, "proof.verdict.outcome", ProofOutcome.Back) is var outcome and not ProofOutcome.Back
+        && Judged(entity).Outcome <= outcome;
+
+    /// <summary>The change with what goes along with it: a screw that is moved is no longer read where it was set.</summary>
+    internal ProofChangeDto Whole(CaseEntity entity, ProofChangeDto proof)
+    {
+        if (proof.Screw is not { } screw || proof.Anew == true)
+            return proof;
+        var before = entity.Proof();
+        if (Stored.Write(screw.Target) == Stored.Write(before.Screw?.Target)
+            && Stored.Write(screw.Moves ?? []) == Stored.Write(before.Screw?.Moves ?? []))
+            return proof;
+        var read = telling.Stages(entity.KnownPump().ToResource()).Where(s => s.Kind == StageKind.Set).Select(s => s.SetStep)
+            .Where(s => before.Steps.ContainsKey(s) && proof.Steps?.ContainsKey(s) != true).ToArray();
+        return read.Length == 0 ? proof : proof with { StepsBack = [.. proof.StepsBack ?? [], .. read] };
     }
 
     /// <summary>Refuses what cannot be, naming the field; nothing is stored.</summary>
@@ -42,7 +55,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
             throw Mapping.Missing("proof", "at least one thing that was read, ticked or noted");
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
-        var known = StagesOf(stored);
+        var known = telling.Stages(stored);
         var read = (proof.Acknowledged?.Keys ?? []).Concat(proof.Anew == true ? [] : entity.Proof().Acknowledged.Keys).ToHashSet();
         var may = new StageGate(pump, setup, read, new Lazy<IReadOnlyList<string>>(() => work.Unclosed(entity)));
         foreach (var (id, signed) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
@@ -78,17 +91,28 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
         if (proof.Screw is { } screw)
             CheckScrew(known, stored, screw, may);
         if (proof.Verdict is { } verdict)
+        {
+            // It is judged on what stands: nothing else may come along with it and change that.
+            if (proof with { Verdict = null } != new ProofChangeDto())
+                throw NotAlone();
             CheckVerdict(entity, verdict);
+        }
     }
+
+    /// <summary>What is said where a verdict comes together with something else.</summary>
+    internal static ImpossibleInputException NotAlone() => new(
+        "proof.verdict", "a verdict together with something else", "a verdict by itself, once all that it rests on is noted");
 
     /// <summary>What was read at working pressure and with the outlet shut, as evidence after the mend.</summary>
     internal ProofEvidence EvidenceOf(CaseEntity entity, ProofChangeDto proof)
     {
         var stored = entity.KnownPump().ToResource();
         var (pump, setup) = (stored.Pump.ToCore(), stored.Setup.ToCore());
-        var known = StagesOf(stored);
+        var known = telling.Stages(stored);
+
+        // At working pressure, and at the end of setting.
         bool Works(string step) => HasStep(known, step) is { } stage
-            && (stage.Kind == StageKind.Set || (stage.Flow && stage.StepId(Whole) == step));
+            && (stage.Kind == StageKind.Set || (stage.Flow && stage.StepId(1) == step));
 
         // Where a reading is taken back, what was read before it at working pressure speaks again.
         var left = proof.Anew == true || proof.StepsBack?.Any(Works) != true ? null : entity.Proof().Steps
@@ -104,7 +128,9 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
         {
             // Shut twice, what was read last speaks.
             cues.Clear();
-            if (ProofTelling.Shut(shut, $"proof.shuts.{stage}").Answer(pump, setup) is { } answer)
+            var read = ProofTelling.Shut(
+                shut, $"proof.shuts.{stage}", known.First(s => s.Id == stage), ProofTelling.Setting(stored, entity.Proof())?.Advice);
+            if (read.Answer(pump, setup) is { } answer)
                 cues.Add(new CueDto("closed-outlet", answer, At: After));
             if (shut.Restart is { } restart)
                 cues.Add(new CueDto("restart", restart, At: After));
@@ -197,6 +223,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
         if (screw.Height?.Length > LongestHeight)
             throw new ImpossibleInputException(
                 "proof.screw.height", $"{screw.Height.Length} characters", $"at most {LongestHeight} characters");
+        Mapping.Under("proof.screw", () => ControlSetting.Limits(screw.Limits));
         if (screw.Moves is not { Count: > 0 } && screw.Target is null)
             return;
         if (screw.Moves is { Count: > 0 })
@@ -248,7 +275,7 @@ public sealed class CaseProof(ProofStages stages, CaseWork work, ProofTelling te
 
     // None where the set-up changed since the step was read.
     private static ProofStage? HasStep(IReadOnlyList<ProofStage> known, string step) =>
-        known.FirstOrDefault(s => s.Shares.Any(share => s.StepId(share) == step) || (s.Kind == StageKind.Set && s.StepId(Whole) == step));
+        known.FirstOrDefault(s => s.Shares.Any(share => s.StepId(share) == step) || (s.Kind == StageKind.Set && s.SetStep == step));
 
     private static ProofStage OfKind(IReadOnlyList<ProofStage> known, StageKind kind, string field, string accepted) =>
         known.FirstOrDefault(s => s.Kind == kind) ?? throw new ImpossibleInputException(field, "this pump", accepted);

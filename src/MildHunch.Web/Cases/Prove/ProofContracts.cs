@@ -97,7 +97,8 @@ public sealed record ProofStageDto(
     [property: Description("not-begun, begun, left-out, forbidden, done, doubtful, off or not-needed")] string State,
     [property: Description("what stands against it")] IReadOnlyList<string> Reasons, LeftOutAtDto? LeftOut,
     [property: Description("what the shut outlet showed, in words")] IReadOnlyList<string> Shut,
-    [property: Description("true where only the hose side can be judged")] bool NamesGauge);
+    [property: Description("true where only the hose side can be judged")] bool NamesGauge,
+    [property: Description("for how long it is held, or watched while it is shut; 0 where nothing is")] double Seconds);
 
 public sealed record BeforeAfterDto(string Quantity, string Name, QuantityDto? Before, QuantityDto? After);
 

@@ -47,8 +47,16 @@ internal static class ProofFacts
             entity.Tell(change, Step + step, Stored.Write(new StepReadAtDto(
                 read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing, read.HeldSeconds,
                 string.IsNullOrWhiteSpace(read.NoFlow) ? null : read.NoFlow.Trim())));
-        foreach (var back in (proof.ActsBack ?? []).Select(a => Act + a).Concat((proof.StepsBack ?? []).Select(s => Step + s)))
-            entity.Tell(change, back, "");
+
+        // A pressure that is read again is held again.
+        foreach (var act in proof.ActsBack ?? [])
+            entity.Tell(change, Act + act, "");
+        foreach (var step in proof.StepsBack ?? [])
+        {
+            entity.Tell(change, Step + step, "");
+            entity.Tell(change, Timer + step, "");
+        }
+
         foreach (var (stage, shut) in proof.AllShuts())
             entity.Tell(change, stage == FirstShut ? Shut : Shuts + stage, Stored.Write(new ShutReadAtDto(
                 shut.By!.Trim(), change.At, shut.Running, shut.Spike, shut.From, shut.To, shut.Seconds, shut.Restart, shut.Gauge,
@@ -63,6 +71,9 @@ internal static class ProofFacts
             entity.Tell(change, Verdict, Stored.Write(
                 new ProofSignedAtDto(said.Outcome!, said.Remark?.Trim(), said.By!.Trim(), change.At)));
     }
+
+    /// <summary>What was signed no longer holds.</summary>
+    public static void Withdraw(this CaseEntity entity, ChangeEntity change) => entity.Tell(change, Verdict, "");
 
     /// <summary>What was read with the outlet shut, by stage.</summary>
     public static IEnumerable<KeyValuePair<string, ShutReadDto>> AllShuts(this ProofChangeDto proof)

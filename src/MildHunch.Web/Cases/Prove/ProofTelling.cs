@@ -1,3 +1,4 @@
+using MildHunch.Core;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
@@ -19,34 +20,65 @@ public sealed class ProofTelling(ProofStages stages, Catalogue catalogue)
     // More than a packing may let out while it beds in (common practice, no source).
     private const double RunInDrops = 20;
 
+    /// <summary>Stages of the pump of a case.</summary>
+    internal IReadOnlyList<ProofStage> Stages(PumpResource stored) =>
+        stages.For(stored.Pump.ToCore(), stored.Setup.ToCore(), [.. stored.Sheet.Choices ?? []]);
+
     /// <summary>All of it.</summary>
     internal ProofTold Of(CaseEntity entity, IReadOnlyList<string> unclosed)
     {
         var stored = entity.KnownPump().ToResource();
         var proof = entity.Proof();
         var screw = proof.Screw;
-        var setting = screw is { Target: not null, Moves.Count: > 0 }
-            ? ControlSetting.Solve(CaseProof.Question(stored, screw)).Advice
-            : null;
+        var setting = screw?.Moves is { Count: > 0 } ? Setting(stored, proof)?.Advice : null;
+        var known = Stages(stored);
         return new ProofTold
         {
             Acts = proof.Acts.Keys.ToHashSet(),
             LeftOut = proof.LeftOut.ToDictionary(l => l.Key, l => l.Value.Reason),
             Steps = proof.Steps.ToDictionary(s => s.Key, s => Step(s.Key, s.Value, proof)),
-            Shuts = proof.Shuts.ToDictionary(s => s.Key, s => Shut(Unsigned(s.Value), "proof.shut")),
+            Shuts = proof.Shuts.ToDictionary(
+                s => s.Key, s => Shut(Unsigned(s.Value), "proof.shut", known.FirstOrDefault(k => k.Id == s.Key), setting)),
+            ShutBefore = ShutBefore(known, proof),
             Setting = setting,
             Target = screw?.Target.Maybe<GaugePressure>("proof.screw.target"),
-            Limits = [.. (screw?.Limits ?? []).Select((l, k) => new PressureLimit(
-                l.What ?? "", l.Pressure.Need<GaugePressure>($"proof.screw.limits[{k}].pressure")))],
+            Limits = ControlSetting.Limits(screw?.Limits),
             Unclosed = unclosed,
             StopSigns = [.. StopsAfter(entity)],
             Leaks = [.. Leaks(entity, stored)],
         };
     }
 
-    /// <summary>What was read with the outlet shut, as Core knows it.</summary>
-    internal static ShutOutlet Shut(ShutReadDto shut, string field) => new()
+    /// <summary>The control as it is being set; null where nothing was asked, or what was asked is no longer of this pump.</summary>
+    internal static SolvedSetting? Setting(PumpResource stored, ProofDto proof)
     {
+        if (proof.Screw is not { Target: not null } screw)
+            return null;
+        try
+        {
+            return ControlSetting.Solve(CaseProof.Question(stored, screw));
+        }
+        catch (ImpossibleInputException)
+        {
+            return null;
+        }
+    }
+
+    // What proves the setting is read after it was set.
+    private static HashSet<string> ShutBefore(IReadOnlyList<ProofStage> known, ProofDto proof)
+    {
+        var set = known.Where(s => s.Kind == StageKind.Set).Select(s => proof.Steps.GetValueOrDefault(s.SetStep)?.At).FirstOrDefault();
+        return
+        [
+            .. known.Where(s => s.AfterSet && proof.Shuts.TryGetValue(s.Id, out var shut) && (set is null || shut.At < set))
+                .Select(s => s.Id),
+        ];
+    }
+
+    /// <summary>What was read with the outlet shut, as Core knows it.</summary>
+    internal static ShutOutlet Shut(ShutReadDto shut, string field, ProofStage? stage = null, SettingAdvice? setting = null) => new()
+    {
+        Set = stage is { AfterSet: true } && setting?.Curve.HeldPa is { } held ? new GaugePressure(held) : null,
         Gauge = shut.Gauge is null ? null : Mapping.Choice(shut.Gauge, $"{field}.gauge", ShutGauge.Hose),
         Spike = shut.Spike.Maybe<GaugePressure>($"{field}.spike"),
         From = shut.From.Maybe<GaugePressure>($"{field}.from"),
@@ -77,9 +109,10 @@ public sealed class ProofTelling(ProofStages stages, Catalogue catalogue)
     private static double? Longer(double? one, double? other) =>
         one is null ? other : other is null ? one : Math.Max(one.Value, other.Value);
 
-    private static Reading? Reading(StepReadAtDto read, Observable what)
+    /// <summary>What was read of this at a step; null where it was not.</summary>
+    internal static Reading? Reading(StepReadAtDto? read, Observable what)
     {
-        var value = what.Id switch { "nozzle-flow" => read.NozzleFlow, "bypass-flow" => read.BypassFlow, _ => read.Swing };
+        var value = what.Id switch { "nozzle-flow" => read?.NozzleFlow, "bypass-flow" => read?.BypassFlow, _ => read?.Swing };
         return value is null ? null : new Reading(what, Mapping.Amount(value, what.Kind, what.Id));
     }
 
@@ -92,8 +125,7 @@ public sealed class ProofTelling(ProofStages stages, Catalogue catalogue)
     // A packing that beds in may drip at its weep; anything else that drips is told, and what runs is not mended.
     private IEnumerable<ProofRemark> Leaks(CaseEntity entity, PumpResource stored)
     {
-        var beddingIn = stages.For(stored.Pump.ToCore(), stored.Setup.ToCore(), [.. stored.Sheet.Choices ?? []])
-            .Any(s => s.MayDrip is not null);
+        var beddingIn = Stages(stored).Any(s => s.MayDrip is not null);
         return SeenAfter(entity).Where(c => c.Cue == "leak-at" && catalogue.Cue(c.Cue)!.Answer(c.Answer) is { Healthy: false })
             .Select(c => new ProofRemark(
                 c.Stream || c.DropsPerMinute > RunInDrops ? Standing.Off

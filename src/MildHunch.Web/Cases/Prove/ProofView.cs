@@ -1,4 +1,3 @@
-using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -31,7 +30,7 @@ public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogu
         var told = entity.Proof();
         var judged = proof.Judged(entity);
         var shown = new Shown(pump, setup, StageExpectation.WorkingPa(pump, setup), told);
-        var setting = told.Screw is { Target: not null } screw ? ControlSetting.Solve(CaseProof.Question(stored, screw)) : null;
+        var setting = ProofTelling.Setting(stored, told);
         return new ProofViewResponse(
             now, [.. judged.Stages.Select(s => Stage(s, shown))], work.Unclosed(entity), setting?.ToDto(),
             setting is null ? null : SettingDrawing.Of(setting.Asked, setting.Advice).ToDto(),
@@ -42,20 +41,14 @@ public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogu
     {
         var (stage, told) = (judged.Stage, shown.Told);
         var hazards = stage.Hazards.Concat(stage.Acts.SelectMany(a => a.Hazards)).Distinct();
-        var shut = told.Shuts.GetValueOrDefault(stage.Id);
         return new ProofStageDto(
             stage.Id, stage.Name, stage.Kind.Named(), stage.Why, ProofStages.Forbidden(stage, shown.Pump, shown.Setup),
             [.. hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))], told.Acknowledged.GetValueOrDefault(stage.Id),
             [.. stage.Acts.Select(a => new ProofActDto(
                 a.Id, a.Do, a.Why, a.Mind, told.Acts.GetValueOrDefault($"{stage.Id}.{a.Id}"), a.Optional))],
             [.. stage.Shares.Select(share => Step(stage, share, shown))], stage.MayDrip, judged.State.Named(), judged.Reasons,
-            told.LeftOut.GetValueOrDefault(stage.Id),
-            shut is null ? [] : [.. ProofTelling.Shut(Unsigned(shut), "proof.shut")
-                .Remarks(
-                    shown.Pump, shown.Setup, PressureLimit.OfSpikes(shown.Pump, shown.Setup, []),
-                    PressureLimit.Of(shown.Pump, shown.Setup).MinBy(l => l.Pressure.Si)!)
-                .Select(r => r.Text)],
-            shown.Pump.Control is ControlKind.Unloader or ControlKind.AutoStop);
+            told.LeftOut.GetValueOrDefault(stage.Id), judged.Shut,
+            shown.Pump.Control is ControlKind.Unloader or ControlKind.AutoStop, stage.Seconds);
     }
 
     private static ProofStepDto Step(ProofStage stage, double share, Shown shown)
@@ -69,7 +62,7 @@ public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogu
             shown.Told.Started.TryGetValue(id, out var started) ? started : null,
             [.. (expected?.Figures ?? []).Select(figure =>
             {
-                var reading = Reading(read, figure.What);
+                var reading = ProofTelling.Reading(read, figure.What);
                 return new ProofFigureDto(
                     figure.What.Id, ReadingNames.Full(figure.What.Id), Dto(figure, figure.Value), Dto(figure, figure.Low),
                     Dto(figure, figure.High), reading?.Value.ToDto(), reading is null ? null : expected!.Judge(reading)?.Named());
@@ -79,16 +72,7 @@ public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogu
 
     private sealed record Shown(ReciprocatingPump Pump, Setup Setup, double WorkingPa, ProofDto Told);
 
-    private static Reading? Reading(StepReadAtDto? read, Observable what)
-    {
-        var value = what.Id switch { "nozzle-flow" => read?.NozzleFlow, "bypass-flow" => read?.BypassFlow, _ => read?.Swing };
-        return value is null ? null : new Reading(what, Mapping.Amount(value, what.Kind, what.Id));
-    }
-
     private static QuantityDto Dto(StageFigure figure, double si) => new Amount(figure.What.Kind, si).ToDto();
-
-    private static ShutReadDto Unsigned(ShutReadAtDto s) =>
-        new(s.By, s.Running, s.Spike, s.From, s.To, s.Seconds, s.Restart, s.Gauge, s.Falls);
 
     // What was read before the mend and after it, one line a quantity.
     private static BeforeAfterDto[] Changed(CaseEntity entity)

@@ -28,7 +28,10 @@ public sealed class TellCase(
     {
         ChangeRules.Check(request, catalogue);
         request = Current(request);
-        var proved = request.Proof is null ? null : Proved(entity, request.Proof);
+        var stood = proof.Stands(entity);
+        if (request.Proof is { } toldOf)
+            request = request with { Proof = proof.Whole(entity, toldOf) };
+        var proved = request.Proof is null ? null : Proved(entity, request);
         if (proved is not null)
             request = request with
             {
@@ -50,14 +53,20 @@ public sealed class TellCase(
             Tell(entity, change, told);
         if (request.Proof is { } shown)
             entity.Tell(change, shown);
+
+        // What was signed on what no longer stands is signed anew.
+        if (stood && request.Proof?.Verdict is null && !proof.Stands(entity))
+            entity.Withdraw(change);
         return await SaveUnlessItSpoils(entity, change, stop);
     }
 
     // What the proof shows at working pressure, or with the outlet shut, is evidence after the mend.
-    private ProofEvidence Proved(CaseEntity entity, ProofChangeDto told)
+    private ProofEvidence Proved(CaseEntity entity, ChangeRequest request)
     {
-        proof.Check(entity, told);
-        return proof.EvidenceOf(entity, told);
+        proof.Check(entity, request.Proof!);
+        if (request.Proof!.Verdict is not null && request with { Proof = null, Says = null, Sure = null } != new ChangeRequest())
+            throw CaseProof.NotAlone();
+        return proof.EvidenceOf(entity, request.Proof);
     }
 
     private CaseEvidence Checked(CaseEntity entity, ChangeRequest request)
@@ -177,7 +186,7 @@ public sealed class TellCase(
     {
         entity.Tell(change, told);
         string[] places = [.. told.Found?.Keys ?? [], .. told.FoundBack ?? []];
-        if (places.Length == 0 || work.Plan(entity, entity.Work().Plan) is not { } plan)
+        if (places.Length == 0 || work.Planned(entity) is not { } plan)
             return;
         var now = inside.Of(plan, entity.Work().Found, places);
         bool Touched(CueEntity cue) =>

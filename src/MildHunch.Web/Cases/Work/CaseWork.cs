@@ -19,6 +19,7 @@ namespace MildHunch.Web.Cases.Work;
 public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue, PhotoFiles photos)
 {
     private const int MostLetters = 1000;
+    private const int MostNamed = 4;
     private const int LongestName = 60;
     private const double LongestHold = 3600;
 
@@ -26,9 +27,17 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
     public void Check(CaseEntity entity, WorkChangeDto work)
     {
         var now = entity.Work();
-        var plan = Plan(entity, work.Plan ?? now.Plan);
+        NoHoles(work.StepsBack, "work.stepsBack");
+        NoHoles(work.FoundBack, "work.foundBack");
+        var plan = work.Plan is { } anew ? Plan(entity, anew) : Planned(entity);
+        if (work.Plan is not null)
+            KeepsWhatIsOff(entity, plan);
         if (work.Acknowledged is { } read)
+        {
             NamedFacts.Signed(read.By, "work.acknowledged.by");
+            NoHoles(read.Hazards, "work.acknowledged.hazards");
+        }
+
         foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
             CheckTick(plan, work, now, key, tick);
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
@@ -45,7 +54,20 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
             throw new ImpossibleInputException($"work.batches.{part}", $"{batch.Length} characters", $"at most {LongestName}");
     }
 
-    /// <summary>The plan of a case; null where nothing is planned.</summary>
+    /// <summary>The plan of a case as it stands; null where nothing is planned, or the pump was changed and it no longer fits.</summary>
+    public ServicePlan? Planned(CaseEntity entity)
+    {
+        try
+        {
+            return Plan(entity, entity.Work().Plan);
+        }
+        catch (ImpossibleInputException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>The plan that is asked for; null where nothing is.</summary>
     public ServicePlan? Plan(CaseEntity entity, WorkPlanDto? told)
     {
         if (told?.Targets is not { Count: > 0 })
@@ -60,28 +82,60 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
     internal IReadOnlyList<string> Unclosed(CaseEntity entity)
     {
         var done = entity.Work();
-        if (Plan(entity, done.Plan) is not { } plan)
-            return [];
-        bool Ticked(string key) => done.Steps.TryGetValue(key, out var tick) && tick.Taps is null;
-        var worked = plan.Steps.Where(s => s.Part is { InPlace: false } && s.Stage is ServiceStage.Open or ServiceStage.Close)
-            .SelectMany(s => s.Ticks.Select(t => (Step: s, Tick: t, At: new PartAt(s.Part!, t.Place)))).ToArray();
-        if (worked.Length == 0)
+        if (Planned(entity) is not { } plan)
+            return done.Plan?.Targets is { Count: > 0 } ? ["what was planned before this pump was changed: plan it anew"] : [];
+        if (plan.Off.All(o => o.Part.InPlace))
             return [];
 
         // Where nothing is ticked at all, all that was planned counts as touched: nobody says that it was left alone.
-        var begun = worked.Where(w => done.Steps.ContainsKey(w.Tick.Key)).Select(w => w.At).ToHashSet();
-        bool Touched(PartAt at) => begun.Count == 0 || begun.Contains(at);
+        var touched = Touched(plan, done) is { Count: > 0 } begun ? begun : plan.Off.ToHashSet();
         return
         [
-            .. worked.Where(w => w.Step.Stage == ServiceStage.Close && Touched(w.At) && !Ticked(w.Tick.Key))
-                .Select(w => Said(w.At.Part.Name, w.At.Place)).Distinct(),
+            .. Closing(plan).Where(c => touched.Contains(c.At) && !Ticked(done, c.Tick)).Select(c => Said(c.At.Part.Name, c.At.Place))
+                .Distinct(),
             .. from part in plan.Parts
                from tick in plan.Laying(part).Ticks
-               where Touched(new PartAt(part.Part, tick.Place)) && !Ticked(tick.Key)
+               where touched.Contains(new PartAt(part.Part, tick.Place)) && !Ticked(done, tick.Key)
                select $"{Said(part.Name, tick.Place)}: the new one counted",
-            .. plan.Steps.Where(s => s.Part is null && s.Stage == ServiceStage.Close && !Ticked(s.Id)).Take(1)
+            .. plan.Steps.Where(s => s.Part is null && s.Stage == ServiceStage.Close && !Ticked(done, s.Id)).Take(1)
                 .Select(_ => "tools and parts counted, guards on"),
         ];
+    }
+
+    // What is ticked, or was looked at inside, was reached through all that lies over it, ticked or not.
+    private static IReadOnlySet<PartAt> Touched(ServicePlan plan, WorkDto done) => plan.Reached(
+        plan.Steps.Where(s => s.Part is { InPlace: false } && s.Stage is ServiceStage.Open or ServiceStage.Close)
+            .SelectMany(s => s.Ticks.Where(t => done.Steps.ContainsKey(t.Key)).Select(t => new PartAt(s.Part!, t.Place)))
+            .Concat(plan.Inspections.Where(i => done.Found.ContainsKey(CavityMap.Key(i.Part.Id, i.Place)))));
+
+    private static IEnumerable<ClosingTick> Closing(ServicePlan plan) =>
+        plan.Steps.Where(s => s.Part is { InPlace: false } && s.Stage == ServiceStage.Close)
+            .SelectMany(s => s.Ticks.Select(t => new ClosingTick(t.Key, new PartAt(s.Part!, t.Place))));
+
+    private static bool Ticked(WorkDto done, string key) => done.Steps.TryGetValue(key, out var tick) && tick.Taps is null;
+
+    private sealed record ClosingTick(string Tick, PartAt At);
+
+    // Another plan may go further; it never forgets what lies open on the bench.
+    private void KeepsWhatIsOff(CaseEntity entity, ServicePlan? plan)
+    {
+        var done = entity.Work();
+        if (Planned(entity) is not { } before)
+            return;
+        var open = Touched(before, done);
+        var forgotten = Closing(before).Where(c => open.Contains(c.At) && !Ticked(done, c.Tick)).Select(c => c.At).Distinct()
+            .Where(at => plan?.Off.Any(o => o.Part.Id == at.Part.Id && o.Place == at.Place) != true).ToArray();
+        if (forgotten.Length > 0)
+            throw new RefusalException(
+                StatusCodes.Status409Conflict, "Not closed yet", "work.plan",
+                $"This plan leaves open what is off: {string.Join(", ", forgotten.Take(MostNamed).Select(f => Said(f.Part.Name, f.Place)))}"
+                    + $"{(forgotten.Length > MostNamed ? " …" : "")}. Close it first, or choose a plan that takes it in.");
+    }
+
+    private static void NoHoles(IReadOnlyList<string>? told, string field)
+    {
+        if (told?.Any(t => t is null) == true)
+            throw Mapping.Missing(field, "a name in each place");
     }
 
     private static string Said(string part, ServicePlace place) =>
@@ -94,6 +148,8 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         if (step is null)
             throw new ImpossibleInputException(
                 "work.steps", $"“{key}”", plan is null ? "steps once something is planned" : "a step of the plan at one of its places");
+        if (tick is null)
+            throw Mapping.Missing(field, "who did it");
         NamedFacts.Signed(tick.By, $"{field}.by");
         if (tick.Wrench?.Length > LongestName)
             throw new ImpossibleInputException($"{field}.wrench", $"{tick.Wrench.Length} characters", $"at most {LongestName}");
@@ -117,6 +173,8 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         var field = $"work.found.{key}";
         var at = plan?.Inspections.FirstOrDefault(i => CavityMap.Key(i.Part.Id, i.Place) == key)
             ?? throw new ImpossibleInputException("work.found", $"“{key}”", "a part and place of the plan");
+        if (found is null)
+            throw Mapping.Missing(field, "what was found, and by whom");
         if (found.State is null)
             throw Mapping.Missing($"{field}.state", string.Join(", ", Enum.GetValues<FoundState>().Select(s => s.Named())));
         var state = Mapping.Choice(found.State, $"{field}.state", FoundState.Fine);

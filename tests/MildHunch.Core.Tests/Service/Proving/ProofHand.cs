@@ -124,7 +124,7 @@ internal sealed class ProofHand
 
     private ShutOutlet Shut()
     {
-        const double seconds = 120;
+        var seconds = Does() ? 120 : 3 + (97 * noise.Even());
         var from = Math.Max(1e5, Read(Math.Min(spikePa, heldPa * 1.005)));
         var to = Math.Clamp(from - (leak * seconds / compliance) + (0.2 * sigma * noise.Next()), 0, from);
         return new ShutOutlet

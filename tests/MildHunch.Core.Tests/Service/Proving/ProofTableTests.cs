@@ -43,6 +43,7 @@ public class ProofTableTests
     [InlineData("shut", "no relief", StageState.Forbidden, ProofOutcome.PassWithRemark)]
     [InlineData("shut", "gauge not named", StageState.Begun, ProofOutcome.NotYet)]
     [InlineData("shut", "head gauge", StageState.Begun, ProofOutcome.NotYet)]
+    [InlineData("shut", "watched for 3 s", StageState.Begun, ProofOutcome.NotYet)]
     [InlineData("shut", "falls to nothing", StageState.Off, ProofOutcome.Back)]
     [InlineData("shut", "starts hard", StageState.Off, ProofOutcome.Back)]
     [InlineData("shut", "spike above the rating", StageState.Off, ProofOutcome.Back)]
@@ -57,6 +58,9 @@ public class ProofTableTests
     [InlineData("shut-set", "empty", StageState.NotBegun, ProofOutcome.NotYet)]
     [InlineData("shut-set", "falls to nothing", StageState.Off, ProofOutcome.Back)]
     [InlineData("shut-set", "left out", StageState.LeftOut, ProofOutcome.PassWithRemark)]
+    [InlineData("shut-set", "watched for 3 s", StageState.Begun, ProofOutcome.NotYet)]
+    [InlineData("shut-set", "before it was set", StageState.Begun, ProofOutcome.NotYet)]
+    [InlineData("shut-set", "spike above what was set here", StageState.Off, ProofOutcome.Back)]
     [InlineData("cold", "empty", StageState.NotBegun, ProofOutcome.NotYet)]
     [InlineData("cold", "some", StageState.Begun, ProofOutcome.NotYet)]
     [InlineData("cold", "left out", StageState.LeftOut, ProofOutcome.PassWithRemark)]
@@ -109,6 +113,23 @@ public class ProofTableTests
             LeftOut = new Dictionary<string, string> { ["steps.75"] = "screw backed off", ["steps.100"] = "screw backed off" },
         };
         Judge(told, Setup).Outcome.ShouldBe(ProofOutcome.Pass);
+    }
+
+    /// <summary>Everything left out with a reason, or every act ticked and all that is read left out: nothing was proved.</summary>
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public void Without_a_reading_nothing_is_proved(bool acts)
+    {
+        var whole = Whole();
+        var verdict = Judge(
+            new ProofTold
+            {
+                Acts = acts ? whole.Acts : new HashSet<string>(),
+                LeftOut = Stages.For(Fog2, Setup, []).Where(s => !acts || s.Kind != StageKind.Acts).ToDictionary(s => s.Id, _ => "no time"),
+            }, Setup);
+        verdict.Outcome.ShouldBe(ProofOutcome.NotYet, string.Join(" | ", verdict.Reasons));
+        verdict.Reasons.ShouldContain(r => r.Contains("Nothing was read", StringComparison.Ordinal));
     }
 
     [Theory]
@@ -174,6 +195,9 @@ public class ProofTableTests
             "gauge not named" => whole with { Shuts = Shut(s => s with { Gauge = null }) },
             "head gauge" => whole with { Shuts = Shut(s => s with { Gauge = ShutGauge.Head }) },
             "falls to nothing" => whole with { Shuts = Shut(s => s with { To = Q<GaugePressure>(0, "bar"), Over = new Duration(1200) }) },
+            "watched for 3 s" => whole with { Shuts = Shut(s => s with { To = Q<GaugePressure>(85.97, "bar"), Over = new Duration(3) }) },
+            "before it was set" => whole with { ShutBefore = new HashSet<string> { stage } },
+            "spike above what was set here" => whole with { Shuts = Shut(s => s with { Set = Q<GaugePressure>(60, "bar") }) },
             "starts hard" => whole with { Shuts = Shut(s => s with { StartsHard = true }) },
             "spike above the rating" => whole with { Shuts = Shut(s => s with { Spike = Q<GaugePressure>(103, "bar") }) },
             "assistant: back" => whole with { Setting = Says(SettingAct.Back) },

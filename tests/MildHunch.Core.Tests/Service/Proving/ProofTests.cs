@@ -166,6 +166,11 @@ public class ProofTests
             Fog2Setup(), Q<GaugePressure>(70, "bar"), Q<GaugePressure>(61, "bar"), new Duration(120), between);
         Of(new FallPoint(new Duration(45), Q<GaugePressure>(61.5, "bar"))).Standing.ShouldBe(Standing.AsExpected);
         Of(new FallPoint(new Duration(45), Q<GaugePressure>(69.5, "bar"))).Holds.ShouldBeFalse();
+
+        // Two readings at the end say nothing of what went before them.
+        PressureFall.Of(
+            Fog2Setup(), Q<GaugePressure>(70, "bar"), Q<GaugePressure>(30, "bar"), new Duration(120),
+            [new FallPoint(new Duration(118), Q<GaugePressure>(30, "bar"))]).Holds.ShouldBeFalse();
         Should.Throw<ImpossibleInputException>(() => Of(new FallPoint(new Duration(200), Q<GaugePressure>(65, "bar"))));
         Should.Throw<ImpossibleInputException>(() => Of(new FallPoint(new Duration(60), Q<GaugePressure>(80, "bar"))));
     }
@@ -176,7 +181,7 @@ public class ProofTests
     {
         var read = new ShutOutlet { From = Q<GaugePressure>(85, "bar"), To = Q<GaugePressure>(4, "bar"), Over = new Duration(30) };
         read.Fall(Fog2, Fog2Setup()).ShouldBeNull();
-        read.Missing(Fog2, Fog2Setup()).ShouldContain("which gauge was read");
+        read.Missing(Fog2, new Duration(30)).ShouldContain("which gauge was read");
         (read with { Gauge = ShutGauge.Head }).Answer(Fog2, Fog2Setup()).ShouldBeNull();
         (read with { Gauge = ShutGauge.Hose }).Answer(Fog2, Fog2Setup()).ShouldBe("bleeds-down");
         read.Answer(Triplex(control: ControlKind.Regulator), Fog2Setup()).ShouldBe("bleeds-down");
