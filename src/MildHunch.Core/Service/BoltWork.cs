@@ -39,7 +39,13 @@ internal sealed class BoltWork(CommonActs common, IReadOnlyList<HeldState> state
 {
     private static readonly CompositeFormat Percent = CompositeFormat.Parse("{0:0} %");
 
-    public Act Act(BoltGroup group, BoltJob job)
+    // The same words at every bore.
+    private readonly Dictionary<Turn, Act> told = [];
+
+    public Act Act(BoltGroup group, BoltJob job) =>
+        told.TryGetValue(new Turn(group.Id, job), out var act) ? act : told[new Turn(group.Id, job)] = Told(group, job);
+
+    private Act Told(BoltGroup group, BoltJob job)
     {
         var loosens = job <= BoltJob.Loosen;
         var shared = loosens ? common.Loosening : common.Tightening;
@@ -138,4 +144,6 @@ internal sealed class BoltWork(CommonActs common, IReadOnlyList<HeldState> state
     private static int[] Others(BoltGroup group, IReadOnlyList<int> order) => [.. order.Where(n => !group.Studs.Contains(n))];
 
     private static string Said(IReadOnlyList<int> order) => string.Join("-", order);
+
+    private readonly record struct Turn(string Group, BoltJob Job);
 }

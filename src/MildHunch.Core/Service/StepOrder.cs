@@ -60,7 +60,13 @@ internal static class StepOrder
         {
             var before = new List<int>[nodes.Count];
             for (var k = 0; k < nodes.Count; k++)
-                before[k] = [.. Enumerable.Range(0, nodes.Count).Where(j => j != k && Precedes(nodes[j], nodes[k]))];
+            {
+                before[k] = [];
+                for (var j = 0; j < nodes.Count; j++)
+                    if (j != k && Precedes(nodes[j], nodes[k]))
+                        before[k].Add(j);
+            }
+
             return before;
         }
 
@@ -72,7 +78,7 @@ internal static class StepOrder
             return relate && first.Meets(then);
         }
 
-        private static bool Linked(StepNode first, StepNode then) => then.Act.After.Any(first.Answers);
+        private static bool Linked(StepNode first, StepNode then) => then.Act.After.Count > 0 && then.Act.After.Any(first.Answers);
 
         // What begins a state, what is done in it, what ends it.
         private static bool Held(StepNode first, StepNode then) =>

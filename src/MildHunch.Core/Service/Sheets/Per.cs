@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Globalization;
 using MildHunch.Core.Pumps;
 
@@ -41,14 +42,17 @@ public sealed record ServicePlace(int? Cylinder = null, Side? Side = null)
 /// <summary>Places of what is there once, once a cylinder or once a valve.</summary>
 public static class PerPlaces
 {
+    // A plan asks for them at every part that comes off.
+    private static readonly ConcurrentDictionary<Often, IReadOnlyList<ServicePlace>> Known = new();
+
     /// <summary>Every place on this pump.</summary>
     public static IReadOnlyList<ServicePlace> On(this Per per, ReciprocatingPump pump) => per.On(pump.Cylinders);
 
     /// <summary>Every place where there are so many cylinders or ends.</summary>
-    public static IReadOnlyList<ServicePlace> On(this Per per, int cylinders) =>
-        per == Per.Pump
+    public static IReadOnlyList<ServicePlace> On(this Per per, int cylinders) => Known.GetOrAdd(
+        new Often(per, cylinders), often => often.Per == Per.Pump
             ? [ServicePlace.Whole]
-            : [.. Enumerable.Range(1, cylinders).SelectMany(k => Sides(per).Select(side => new ServicePlace(k, side)))];
+            : [.. Enumerable.Range(1, often.Cylinders).SelectMany(k => Sides(often.Per).Select(side => new ServicePlace(k, side)))]);
 
     /// <summary>Those of them that meet a place: both valves meet their cylinder, everything meets the whole.</summary>
     public static IEnumerable<ServicePlace> Meeting(this Per per, ServicePlace place, ReciprocatingPump pump) =>
@@ -67,4 +71,6 @@ public static class PerPlaces
         Per.Discharge => [Side.Discharge],
         _ => [null],
     };
+
+    private readonly record struct Often(Per Per, int Cylinders);
 }
