@@ -52,6 +52,13 @@ public class SequenceTests
     [InlineData("six-caps", "", "hp-seal+lp-seal", ServiceStage.Close,
         "into the rear guide, not twisted|Low-pressure seal into|High-pressure seal over|New backup ring on the seal|Front guide|"
         + "Carrier into")]
+    [InlineData("drive-end", "", "crank-bearings", ServiceStage.Open,
+        "Oil drained|Rear cover’s bolts|Caps and rods marked|Bolts of the rod caps: slacken|Side cover’s bolts: slacken|its shims counted|"
+        + "crank drawn out")]
+    [InlineData("drive-end", "", "crank-bearings", ServiceStage.Close,
+        "crank in level|Same shims|Side cover’s bolts: by hand|Rod and cap by their marks|Bolts of the rod caps: by hand|Rear cover’s bolts|"
+        + "Oil of its grade|straight-edge")]
+    [InlineData("drive-end", "", "crosshead", ServiceStage.Open, "Cap off, rod pushed clear|its plunger off the crosshead|drawn back")]
     [InlineData("stacked-bore", "", "plunger", ServiceStage.Open,
         "Plunger retainers: slacken|Push the plunger back|Plunger retainers: out")]
     public void Each_step_stands_where_it_can_be_done(string id, string choices, string parts, ServiceStage stage, string inOrder)

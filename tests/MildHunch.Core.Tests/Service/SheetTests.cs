@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Service.Sheets;
@@ -6,7 +7,7 @@ using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Service;
 
-public class SheetTests
+public partial class SheetTests
 {
     private static readonly ServiceSheets Sheets = ServiceSheets.BuiltIn(Known);
     private static readonly ServicePlanner Planner = new(Sheets);
@@ -63,6 +64,22 @@ public class SheetTests
             sheet.Groups.Where(g => g.Kind == "cap" || g.Id.Contains("plunger") || g.Id.Contains("tie-rod")).ShouldAllBe(g => !g.Ceiling);
         }
     }
+
+    /// <summary>What is held by bolts and taken off has bolts that are worked: it is never taken off in passing by an act of another part.</summary>
+    [Theory]
+    [MemberData(nameof(Ids))]
+    public void What_is_bolted_comes_off_as_a_part_of_its_own(string id)
+    {
+        var sheet = Sheets.All.Single(s => s.Id == id);
+        foreach (var part in sheet.Parts)
+            foreach (var act in part.Off.Concat(part.On))
+                foreach (Match bolted in Bolted().Matches(act.Do))
+                    $"{part.Name} {sheet.Groups.FirstOrDefault(g => g.Id == part.Group)?.Name}".ShouldContain(
+                        bolted.Groups[1].Value, Case.Insensitive, act.Do);
+    }
+
+    [GeneratedRegex(@"\b(cover|flange|manifold|plug|head|cap|housing) (?:off|on)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Bolted();
 
     /// <summary>What is snug, or by hand, has no torque, and nobody is sent to one.</summary>
     [Fact]
