@@ -56,8 +56,8 @@ public class SequenceTests
         "Oil drained|Rear cover’s bolts|Caps and rods marked|Bolts of the rod caps: slacken|Side cover’s bolts: slacken|its shims counted|"
         + "crank drawn out")]
     [InlineData("drive-end", "", "crank-bearings", ServiceStage.Close,
-        "crank in level|Same shims|Side cover’s bolts: by hand|Rod and cap by their marks|Bolts of the rod caps: by hand|Rear cover’s bolts|"
-        + "Oil of its grade|straight-edge")]
+        "crank in level|Same shims|Side cover’s bolts: by hand|Rod and cap by their marks|Bolts of the rod caps: by hand|"
+        + "Rear cover’s bolts|Oil of its grade|straight-edge")]
     [InlineData("drive-end", "", "crosshead", ServiceStage.Open, "Cap off, rod pushed clear|its plunger off the crosshead|drawn back")]
     [InlineData("stacked-bore", "", "plunger", ServiceStage.Open,
         "Plunger retainers: slacken|Push the plunger back|Plunger retainers: out")]

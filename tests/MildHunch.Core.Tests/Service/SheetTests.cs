@@ -65,7 +65,7 @@ public partial class SheetTests
         }
     }
 
-    /// <summary>What is held by bolts and taken off has bolts that are worked: it is never taken off in passing by an act of another part.</summary>
+    /// <summary>What is held by bolts has bolts that are worked: it is never taken off in passing by an act of another part.</summary>
     [Theory]
     [MemberData(nameof(Ids))]
     public void What_is_bolted_comes_off_as_a_part_of_its_own(string id)
