@@ -15,6 +15,7 @@ using MildHunch.Web.Expectation;
 using MildHunch.Web.History;
 using MildHunch.Web.Jot;
 using MildHunch.Web.Knowledge;
+using MildHunch.Web.Operations;
 using MildHunch.Web.Photos;
 using MildHunch.Web.Proving;
 using MildHunch.Web.Pumps;
@@ -26,6 +27,7 @@ using MildHunch.Web.Reports;
 using MildHunch.Web.Reports.Pdf;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Shared.Door;
 using MildHunch.Web.Shop;
 using MildHunch.Web.Simulation;
 using MildHunch.Web.Travel;
@@ -53,6 +55,7 @@ await using var serving = ServingLock.Serving(folder);
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
     DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
+builder.Services.AddSingleton<ShopHealth>();
 builder.Services.AddHostedService<NightlyBackups>();
 if (builder.Configuration.GetValue("READ_AHEAD", true))
     builder.Services.AddHostedService<RecordWarmth>();
@@ -83,8 +86,7 @@ builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
-builder.Services.Configure<JsonOptions>(json =>
-    json.SerializerOptions.NumberHandling = System.Text.Json.Serialization.JsonNumberHandling.Strict);
+builder.Services.Configure<JsonOptions>(json => json.SerializerOptions.Guarded());
 builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document, _, _) =>
 {
     // Where it is served is no part of the interface; without it the document is the same on every machine.
@@ -109,6 +111,7 @@ app.UseExceptionHandler();
 app.Use(Protection.OnlyFor(Protection.HostNames(app.Configuration["ALLOWED_HOSTS"])));
 app.Use(BodyLimit.Enforce);
 app.Use(ReaderUnits.Choose);
+app.Use(Protection.OnlyOwnPages);
 app.Use(Protection.KnownLetters);
 app.UseResponseCompression();
 
@@ -127,10 +130,7 @@ app.UseDefaultFiles();
 app.Use(Precompressed.Prefer);
 app.UseStaticFiles(files);
 app.MapOpenApi();
-app.MapGet("/health", async (MildHunchDb db, CancellationToken stop) =>
-    await db.Database.CanConnectAsync(stop)
-        ? Results.Ok(new { status = "well" })
-        : Results.Problem("The database does not answer.", statusCode: StatusCodes.Status503ServiceUnavailable)).WithTags("Operations");
+ShopHealth.Map(app);
 ExpectationEndpoint.Map(app);
 CurvesEndpoint.Map(app);
 SimulationEndpoint.Map(app);
@@ -162,8 +162,7 @@ ShopSettings.Map(app);
 CaseExport.Map(app);
 CaseImport.Map(app);
 TableEndpoints.Map(app);
-app.Map("/api/{**rest}", (string rest) => Results.Problem($"There is nothing at /api/{rest}.", statusCode: StatusCodes.Status404NotFound))
-    .ExcludeFromDescription();
+NothingHere.Map(app);
 app.MapFallbackToFile("index.html", files);
 await app.RunAsync();
 return 0;

@@ -119,8 +119,8 @@ public class ComputationTests(Product product)
         { "unknown control", q => q["pump"]!["control"] = "magic", "pump.control", "unloader" },
         { "no such cylinder", q => q["cues"] = new JsonArray(Product.Cue("cap-listen", "hisses", 9)), "cues.cylinder", "1 to 3" },
         { "unknown context", q => q["context"] = new JsonArray("moonlight"), "context", "ran-dry" },
-        { "no context", q => q["context"] = new JsonArray((JsonNode?)null), "context[0]", "ran-dry" },
-        { "no cue", q => q["cues"] = new JsonArray((JsonNode?)null), "cues[0].cue", "name of a cue" },
+        { "no context", q => q["context"] = new JsonArray((JsonNode?)null), "context[0]", "a value" },
+        { "no cue", q => q["cues"] = new JsonArray((JsonNode?)null), "cues[0]", "a value" },
         { "another arrangement", q => q["pump"]!["arrangement"] = "rotary", "pump.arrangement", "crank-plunger" },
     };
 

@@ -85,10 +85,10 @@ public class GroundTests(Workshop product, Product shipped)
         { """{ "couldNot": [null] }""", "couldNot" },
         { """{ "limits": { "avoid": [null] } }""", "limits.avoid" },
         { """{ "limits": { "without": [null] } }""", "limits.without" },
-        { """{ "readings": [null] }""", "readings[0].quantity" },
-        { """{ "cues": [null] }""", "cues[0].cue" },
+        { """{ "readings": [null] }""", "readings[0]" },
+        { """{ "cues": [null] }""", "cues[0]" },
         { """{ "context": [null] }""", "context[0]" },
-        { """{ "hours": [null] }""", "hours[0].part" },
+        { """{ "hours": [null] }""", "hours[0]" },
         { """{ "readings": [ { "quantity": "speed", "value": { "value": 1e400, "unit": "rpm" } } ] }""", "readings[0]" },
         { """{ "readings": [ { "quantity": "speed", "value": { "value": 1447, "unit": "rpm" }, "id": "" } ] }""", "readings[0].id" },
         { """{ "readings": [ { "quantity": "speed", "value": { "value": 1447, "unit": "rpm" }, "id": "a" } ],"""

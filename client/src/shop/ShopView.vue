@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
+import Message from 'primevue/message';
 import { computed, ref } from 'vue';
 import { api, inWords, problemsIn, taken, type Schemas } from '@/shared/api/client';
 import DraftConflict from '@/shared/drafts/DraftConflict.vue';
@@ -14,6 +15,7 @@ import TakePumps from './TakePumps.vue';
 
 /** What the shop is called, what it pays and charges; a copy of everything it knows. */
 const client = useQueryClient();
+const health = useQuery({ queryKey: ['health'], queryFn: async () => taken(await api.GET('/health')) });
 const query = useQuery({ queryKey: ['shop'], queryFn: async () => taken(await api.GET('/api/shop')) });
 
 const stored = (): Record<string, string> => {
@@ -62,6 +64,7 @@ async function keep() {
     draft.takeStored();
     trouble.value = '';
     saved.value = true;
+    await client.invalidateQueries({ queryKey: ['health'] });
   } catch (error) {
     problems.value = problemsIn(error);
     trouble.value = inWords(error);
@@ -76,6 +79,9 @@ useTitle('Shop · Mild Hunch');
     <ShellBar />
     <main class="sheet">
       <h1 tabindex="-1">The shop</h1>
+      <Message v-for="why in health.data.value?.why ?? []" :key="why" severity="warn" :closable="false">{{
+        why
+      }}</Message>
       <p v-if="query.error.value" role="alert" class="problem">{{ inWords(query.error.value) }}</p>
       <form v-if="query.data.value" class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
         <TextField v-model="typed.name!" label="Name, as it stands on reports" :problem="problems.name" />

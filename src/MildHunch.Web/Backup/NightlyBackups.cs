@@ -1,9 +1,11 @@
 using MildHunch.Store.Backup;
+using MildHunch.Web.Operations;
 
 namespace MildHunch.Web.Backup;
 
 /// <summary>One backup a night into the shop's own folder, at half past two by the machine's clock; made up for where it was off.</summary>
-public sealed class NightlyBackups(ShopFolder shop, TimeProvider clock, ILogger<NightlyBackups> log) : BackgroundService
+public sealed class NightlyBackups(ShopFolder shop, ShopHealth health, TimeProvider clock, ILogger<NightlyBackups> log)
+    : SteadyWork("the nightly backup", health, clock, log)
 {
     private const string Nightly = "nightly";
     private static readonly TimeSpan Night = new(2, 30, 0);
@@ -18,20 +20,14 @@ public sealed class NightlyBackups(ShopFolder shop, TimeProvider clock, ILogger<
         return last is null || last < new DateTimeOffset(night, localNow.Offset).UtcDateTime;
     }
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    protected override async Task Round(CancellationToken stop)
     {
-        using var timer = new PeriodicTimer(Look, clock);
-        while (await timer.WaitForNextTickAsync(stoppingToken))
-        {
-            try
-            {
-                if (Due(BackupFolder.Last(shop.Path, Nightly), clock.GetLocalNow()))
-                    await BackupFolder.WriteAsync(shop.Path, Nightly, clock.GetUtcNow().UtcDateTime, stoppingToken);
-            }
-            catch (Exception e) when (e is IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
-            {
-                log.LogError(e, "The nightly backup could not be written to {Folder}", shop.Path);
-            }
-        }
+        if (Due(BackupFolder.Last(shop.Path, Nightly), Clock.GetLocalNow()))
+            await BackupFolder.WriteAsync(shop.Path, Nightly, Clock.GetUtcNow().UtcDateTime, stop);
     }
+
+    protected override Task Wait(CancellationToken stop) => Task.Delay(Look, Clock, stop);
+
+    // Whoever has just started it does not wait for a backup first.
+    protected override Task Begin(CancellationToken stop) => Wait(stop);
 }

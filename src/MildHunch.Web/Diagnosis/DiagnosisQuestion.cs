@@ -1,3 +1,4 @@
+using MildHunch.Core;
 using MildHunch.Core.Checks;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
@@ -21,15 +22,27 @@ public sealed record DiagnosisQuestion(ReciprocatingPump Pump, Setup Setup, Case
             evidence with
             {
                 Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
-                Lives = (request.Lives ?? []).Select((l, i) => (Life: l, At: $"lives[{i}]")).ToDictionary(
-                    l => l.Life.Part ?? throw Mapping.Missing($"{l.At}.part", "a part that wears, such as hp-seal"),
-                    l => new Wear(
-                        l.Life.Shape ?? throw Mapping.Missing($"{l.At}.shape", "0.1 to 50"),
-                        l.Life.B10Hours ?? throw Mapping.Missing($"{l.At}.b10Hours", "hours above 0"))),
+                Lives = Lives(request.Lives ?? []),
                 Found = request.Found ?? new Dictionary<string, int>(),
                 CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []],
             },
             request.Limits.ToCore());
+    }
+
+    private static Dictionary<string, Wear> Lives(IReadOnlyList<PartLifeOnRecordDto> told)
+    {
+        var lives = new Dictionary<string, Wear>();
+        foreach (var (i, life) in told.Index())
+        {
+            var part = life.Part ?? throw Mapping.Missing($"lives[{i}].part", "a part that wears, such as hp-seal");
+            var wear = new Wear(
+                life.Shape ?? throw Mapping.Missing($"lives[{i}].shape", "0.1 to 50"),
+                life.B10Hours ?? throw Mapping.Missing($"lives[{i}].b10Hours", "hours above 0"));
+            if (!lives.TryAdd(part, wear))
+                throw new ImpossibleInputException($"lives[{i}].part", $"“{part}” twice", "each part once");
+        }
+
+        return lives;
     }
 
     /// <summary>The answer, in the units in which the question was asked.</summary>

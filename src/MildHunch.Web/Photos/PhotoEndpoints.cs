@@ -16,7 +16,7 @@ public static class PhotoEndpoints
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup(BodyLimits.PhotoPath).WithTags("Photographs");
-        group.MapPost("/", Add).Accepts<byte[]>("image/*", "*/*")
+        group.MapPost("/", Add).Accepts<byte[]>("image/*", "application/octet-stream")
             .WithSummary("Keeps a photograph, at most 20 MB: drawn anew, upright, without what the camera wrote into it.");
         group.MapGet("/{hash}", (string hash, PhotoFiles files, HttpResponse response) =>
         {

@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Checks;
 using MildHunch.Store;
@@ -10,9 +9,6 @@ namespace MildHunch.Web.Pumps;
 /// <summary>The shop's pumps.</summary>
 public static class PumpEndpoints
 {
-    // SQLite: a unique index was violated.
-    private const int UniqueViolated = 2067;
-
     public static void Map(IEndpointRouteBuilder routes)
     {
         var group = routes.MapGroup("/api/pumps").WithTags("Pumps");
@@ -39,7 +35,7 @@ public static class PumpEndpoints
         var pump = PumpRecord.Checked(request, clock.GetUtcNow().UtcDateTime);
         await RefuseTwin(db, pump.Tag, null, stop);
         db.Pumps.Add(pump);
-        await Save(db, pump, stop);
+        await db.SaveOrRefuse(stop, Taken(pump.Tag));
         Prepare(diagnoser, pump);
         ETags.Show(response, pump.Version);
         return TypedResults.Created($"/api/pumps/{pump.Id}", pump.ToResource());
@@ -56,7 +52,7 @@ public static class PumpEndpoints
         (pump.Tag, pump.Name, pump.Duty, pump.Type, pump.PumpJson, pump.SetupJson) = (
             wanted.Tag, wanted.Name, wanted.Duty, wanted.Type, wanted.PumpJson, wanted.SetupJson);
         pump.Version++;
-        await Save(db, pump, stop);
+        await db.SaveOrRefuse(stop, Taken(pump.Tag));
         Prepare(diagnoser, pump);
         ETags.Show(response, pump.Version);
         return TypedResults.Ok(pump.ToResource());
@@ -70,19 +66,6 @@ public static class PumpEndpoints
 
     private static RefusalException Taken(string tag) =>
         new(StatusCodes.Status409Conflict, "This tag is taken", "tag", $"There is a pump {tag} already. Give this one another tag.");
-
-    // Of two who give one tag at the same moment, the database lets one through.
-    private static async Task Save(MildHunchDb db, PumpEntity pump, CancellationToken stop)
-    {
-        try
-        {
-            await db.SaveOrRefuse(stop);
-        }
-        catch (DbUpdateException e) when (e.InnerException is SqliteException { SqliteExtendedErrorCode: UniqueViolated })
-        {
-            throw Taken(pump.Tag);
-        }
-    }
 
     // Whoever stores a pump asks about it next.
     private static void Prepare(Diagnoser diagnoser, PumpEntity stored)

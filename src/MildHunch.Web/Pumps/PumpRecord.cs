@@ -15,8 +15,21 @@ public static class PumpRecord
     public static PumpResource ToResource(this PumpEntity p)
     {
         var (pump, setup) = (Stored.Read<PumpDto>(p.PumpJson), Stored.Read<SetupDto>(p.SetupJson));
-        return new(p.Id, p.Tag, p.Name, p.Duty, pump, setup, p.Version, Fittings.NamesOf(Fittings.Of(pump.ToCore(), setup.ToCore())),
+        return new(p.Id, p.Tag, p.Name, p.Duty, pump, setup, p.Version, [.. Fitted(pump, setup)],
             p.SheetJson is null ? new PumpSheetDto() : Stored.Read<PumpSheetDto>(p.SheetJson));
+    }
+
+    // A pump that no longer passes as one is shown all the same, so that somebody can correct it.
+    private static IReadOnlyList<string> Fitted(PumpDto pump, SetupDto setup)
+    {
+        try
+        {
+            return Fittings.NamesOf(Fittings.Of(pump.ToCore(), setup.ToCore()));
+        }
+        catch (ImpossibleInputException)
+        {
+            return [];
+        }
     }
 
     /// <summary>

@@ -34,7 +34,9 @@ public sealed record SheetPartDto(
 /// <summary>What can be noted of a pump: its sheets, and choices between them where there are several.</summary>
 public sealed record SheetsOfPumpResponse(
     IReadOnlyList<PartNameDto> Choices, IReadOnlyList<SheetOfPump> Sheets, IReadOnlyList<string> Sizes, IReadOnlyList<string> Grades,
-    string Currency);
+    string Currency,
+    [property: Description("what was noted and no longer fits this pump or these sheets: kept, and left out until it fits")]
+    IReadOnlyList<string> LeftOut);
 
 /// <summary>The maker's figures and the shop's own for the service of a pump.</summary>
 public static class PumpSheetEndpoints
@@ -54,6 +56,8 @@ public static class PumpSheetEndpoints
             ?? throw RefusalException.NotFound("pump", id);
         var shown = stored.ToResource();
         var (pump, setup) = (shown.Pump.ToCore(), shown.Setup);
+        var fitted = SheetFit.Of(shown.Sheet, pump, setup, sheets);
+        shown = shown with { Sheet = fitted.Own };
         var all = ServiceQuestion.Sheets(pump, setup, shown.Sheet, sheets);
         return new SheetsOfPumpResponse(
             [.. sheets.For(pump, Fittings.Of(pump, setup.ToCore())).Select(s => new PartNameDto(s.Id, s.Name))],
@@ -63,7 +67,7 @@ public static class PumpSheetEndpoints
                 [.. s.Groups.Select(g => g.ToDto(shown.Sheet))],
                 [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again,
                     findings.Kind(p.Kind)?.Measured ?? [], [.. MendsOf(p, sheets.Common)]))]))],
-            BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency);
+            BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency, fitted.LeftOut);
     }
 
     private static IEnumerable<string> MendsOf(SheetPart part, CommonActs common)

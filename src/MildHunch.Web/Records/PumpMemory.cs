@@ -1,3 +1,4 @@
+using System.Globalization;
 using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
@@ -10,6 +11,7 @@ using MildHunch.Store;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Records;
 
@@ -32,9 +34,16 @@ public sealed record PumpMemory(
     {
         var shown = stored.ToResource();
         var pump = shown.Pump.ToCore();
-        var own = ServiceQuestion.Sheets(pump, shown.Setup, shown.Sheet, sheets);
-        var running = stored.RunningJson is null ? new RunningDto() : Stored.Read<RunningDto>(stored.RunningJson);
-        List<string> conflicts = [];
+        var fitted = SheetFit.Of(shown.Sheet, pump, shown.Setup, sheets);
+        shown = shown with { Sheet = fitted.Own };
+        var own = ServiceQuestion.Sheets(pump, shown.Setup, fitted.Own, sheets);
+        List<string> conflicts =
+        [
+            .. fitted.LeftOut.Select(l => $"Noted and no longer of this pump, or of the sheets as they are now: {l}."),
+        ];
+        var running = Told(stored, today, conflicts);
+        meters = [.. meters.Where(m => OnRecord(m.On, "a reading of its meter", conflicts))];
+        changes = [.. changes.Where(c => OnRecord(c.On, $"a change of {c.Part}", conflicts))];
         var hours = Hours(meters, running, today, conflicts);
         var lives = PartLog.Read([.. changes.Select(c => c.ToCore(hours))], today);
         conflicts.AddRange(lives.Conflicts);
@@ -51,6 +60,30 @@ public sealed record PumpMemory(
                 PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from,
                 shown.Setup.Liquid ?? "water"),
             shown.Setup.Liquid ?? "water", stored.ArchivedAt is not null, meters, changes, conflicts);
+    }
+
+    // What cannot be of a pump’s life is left out, and told.
+    private static bool OnRecord(DateOnly on, string what, List<string> conflicts)
+    {
+        if (RecordYears.Hold(on.Year))
+            return true;
+        conflicts.Add(string.Create(CultureInfo.InvariantCulture, $"{what} on {on:yyyy-MM-dd} is left out: no such day is on record."));
+        return false;
+    }
+
+    // A clock that ran wrong when it was noted, or runs wrong now, ends nothing.
+    private static RunningDto Told(PumpEntity stored, DateOnly today, List<string> conflicts)
+    {
+        var told = stored.RunningJson is null ? new RunningDto() : Stored.Read<RunningDto>(stored.RunningJson);
+        foreach (var (what, on) in new[] { ("commissioned", told.Commissioned), ("record from", told.RecordFrom) })
+            if (on > today)
+                conflicts.Add(string.Create(
+                    CultureInfo.InvariantCulture, $"{what} on {on:yyyy-MM-dd} is left out: today is {today:yyyy-MM-dd} here."));
+        return told with
+        {
+            Commissioned = told.Commissioned > today ? null : told.Commissioned,
+            RecordFrom = told.RecordFrom > today ? null : told.RecordFrom,
+        };
     }
 
     // A reading that contradicts another is left out, and told.

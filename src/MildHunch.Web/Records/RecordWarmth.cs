@@ -1,4 +1,4 @@
-using Microsoft.Data.Sqlite;
+using MildHunch.Web.Operations;
 using MildHunch.Web.Records.Due;
 
 namespace MildHunch.Web.Records;
@@ -8,30 +8,25 @@ namespace MildHunch.Web.Records;
 /// a page a little later.
 /// </summary>
 public sealed class RecordWarmth(
-    ShopMemory memory, DueView due, IHostApplicationLifetime product, ILogger<RecordWarmth> log) : BackgroundService
+    ShopMemory memory, DueView due, IHostApplicationLifetime product, ShopHealth health, TimeProvider clock, ILogger<RecordWarmth> log)
+    : SteadyWork("reading the record ahead", health, clock, log)
 {
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    // Whoever waits for the product to answer goes first.
+    protected override async Task Begin(CancellationToken stop)
     {
-        // Whoever waits for the product to answer goes first.
         var started = new TaskCompletionSource();
         await using var told = product.ApplicationStarted.Register(started.SetResult);
-        await started.Task.WaitAsync(stoppingToken);
+        await started.Task.WaitAsync(stop);
         await Task.Yield();
-        while (!stoppingToken.IsCancellationRequested)
-        {
-            try
-            {
-                var known = await memory.All(stoppingToken);
-                foreach (var pump in known.Pumps.Values.Where(p => !p.Archived).TakeWhile(_ => !stoppingToken.IsCancellationRequested))
-                    due.Of(pump, known, known.Day);
-                _ = known.Patterns;
-            }
-            catch (SqliteException e)
-            {
-                log.LogError(e, "The record could not be read ahead; it is read when a page asks for it");
-            }
-
-            await memory.Stored(stoppingToken);
-        }
     }
+
+    protected override async Task Round(CancellationToken stop)
+    {
+        var known = await memory.All(stop);
+        foreach (var pump in known.Pumps.Values.Where(p => !p.Archived).TakeWhile(_ => !stop.IsCancellationRequested))
+            due.Of(pump, known, known.Day);
+        _ = known.Patterns;
+    }
+
+    protected override Task Wait(CancellationToken stop) => memory.Stored(stop);
 }

@@ -4,6 +4,7 @@ using MildHunch.Core.Faults;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Service;
 using MildHunch.Store;
+using MildHunch.Web.Operations;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Records;
@@ -12,8 +13,10 @@ namespace MildHunch.Web.Records;
 /// What the shop remembers, kept in memory: lives of parts, how long they last, patterns. Read from the database when first asked, and
 /// again only for pumps of which something was stored since.
 /// </summary>
-public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets, Catalogue catalogue, TimeProvider clock)
+public sealed class ShopMemory(
+    IServiceScopeFactory scopes, ServiceSheets sheets, Catalogue catalogue, TimeProvider clock, ShopHealth health, ILogger<ShopMemory> log)
 {
+    private const string RecordOfPumps = "record of pumps";
     private readonly SemaphoreSlim reading = new(1);
     private readonly ConcurrentDictionary<string, bool> stale = [];
     private readonly PatternFinder finder = new(PartFamilies.BuiltIn);
@@ -54,8 +57,16 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
     }
 
     /// <summary>One pump.</summary>
-    public async Task<PumpMemory> Of(string id, CancellationToken stop) =>
-        (await All(stop)).Pumps.GetValueOrDefault(id) ?? throw RefusalException.NotFound("pump", id);
+    /// <exception cref="RefusalException">There is none, or its record cannot be read.</exception>
+    public async Task<PumpMemory> Of(string id, CancellationToken stop)
+    {
+        var all = await All(stop);
+        return all.Pumps.GetValueOrDefault(id) ?? (all.Unread.FirstOrDefault(u => u.Id == id) is { } unread
+            ? throw new RefusalException(
+                StatusCodes.Status409Conflict, "Its record cannot be read", "record",
+                $"What is stored of {unread.Tag} is kept and cannot be read: {unread.Why}")
+            : throw RefusalException.NotFound("pump", id));
+    }
 
     /// <summary>Everything, as it stands now.</summary>
     public async Task<WholeRecord> All(CancellationToken stop)
@@ -108,10 +119,27 @@ public sealed class ShopMemory(IServiceScopeFactory scopes, ServiceSheets sheets
             .ToLookup(m => m.PumpId);
         var changes = (await db.PartChanges.AsNoTracking().Where(c => again == null || again.Contains(c.PumpId)).ToListAsync(stop))
             .ToLookup(c => c.PumpId);
-        var read = pumps.ToDictionary(p => p.Id, p => PumpMemory.Of(p, [.. meters[p.Id]], [.. changes[p.Id]], sheets, catalogue, today));
+        List<UnreadPump> unread = [.. again is null ? [] : known.Unread.Where(u => !again.Contains(u.Id))];
+        var read = new Dictionary<string, PumpMemory>();
+        foreach (var pump in pumps)
+            try
+            {
+                read[pump.Id] = PumpMemory.Of(pump, [.. meters[pump.Id]], [.. changes[pump.Id]], sheets, catalogue, today);
+            }
+            catch (Exception e) when (e is not (OutOfMemoryException or OperationCanceledException))
+            {
+                // Whatever is stored of one pump, the others go on.
+                log.LogError(e, "The record of pump {Tag} cannot be read", pump.Tag);
+                unread.Add(new UnreadPump(pump.Id, pump.Tag, e.Message));
+            }
+
+        if (unread.Count > 0)
+            health.Ails(RecordOfPumps, $"The record of {string.Join(", ", unread.Select(u => u.Tag))} cannot be read.");
+        else
+            health.Mended(RecordOfPumps);
         var all = again is null
             ? read
             : known.Pumps.Where(p => !again.Contains(p.Key)).Concat(read).ToDictionary(p => p.Key, p => p.Value);
-        return new WholeRecord(today, all, finder, again is null ? null : new RecordBefore(known, again));
+        return new WholeRecord(today, all, unread, finder, again is null ? null : new RecordBefore(known, again));
     }
 }

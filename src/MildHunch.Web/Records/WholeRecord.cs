@@ -17,6 +17,9 @@ public sealed record LifeOnRecord(LifeOf Of, LifeEstimate Estimate, IReadOnlyLis
     public IReadOnlyList<PlottedFailure> Plotted => plotted.Value;
 }
 
+/// <summary>A pump whose record cannot be read, and why; all that is stored of it stays.</summary>
+public sealed record UnreadPump(string Id, string Tag, string Why);
+
 /// <summary>The record as it stood before some pumps were read again.</summary>
 public sealed record RecordBefore(WholeRecord Record, IReadOnlyCollection<string> Again);
 
@@ -29,8 +32,11 @@ public sealed class WholeRecord
     private readonly ConcurrentDictionary<LifeOf, Lazy<LifeOnRecord?>> lives;
     private readonly Lazy<IReadOnlyList<Pattern>> patterns;
 
-    public WholeRecord(DateOnly day, IReadOnlyDictionary<string, PumpMemory> pumps, PatternFinder finder, RecordBefore? before)
+    public WholeRecord(
+        DateOnly day, IReadOnlyDictionary<string, PumpMemory> pumps, IReadOnlyList<UnreadPump> unread, PatternFinder finder,
+        RecordBefore? before)
     {
+        Unread = unread;
         Day = day;
         Pumps = pumps;
         patterns = new(() => finder.Find([.. pumps.Values.Select(p => p.Record).OrderBy(r => r.Tag, StringComparer.Ordinal)], day));
@@ -39,11 +45,14 @@ public sealed class WholeRecord
 
     /// <summary>Before anything was read.</summary>
     public static WholeRecord Nothing { get; } =
-        new(DateOnly.MinValue, new Dictionary<string, PumpMemory>(), new PatternFinder(PartFamilies.BuiltIn), null);
+        new(DateOnly.MinValue, new Dictionary<string, PumpMemory>(), [], new PatternFinder(PartFamilies.BuiltIn), null);
 
     public DateOnly Day { get; }
 
     public IReadOnlyDictionary<string, PumpMemory> Pumps { get; }
+
+    /// <summary>Pumps that are left out because their record cannot be read.</summary>
+    public IReadOnlyList<UnreadPump> Unread { get; }
 
     /// <summary>Patterns, the strongest first; also those that are not told.</summary>
     public IReadOnlyList<Pattern> Patterns => patterns.Value;

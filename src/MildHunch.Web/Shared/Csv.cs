@@ -40,6 +40,8 @@ public static class Csv
             using var csv = CsvReader.Create(sent.ToArray(), new CsvReaderOptions { SkipEmptyLines = true });
             while (csv.Read())
             {
+                if (rows.Count == 0 && Twice(csv.Headers!.Select(h => h.Trim())) is { } twice)
+                    throw new ImpossibleInputException("file", $"the column “{twice}” twice", "each column once");
                 if (rows.Count == most)
                     throw new ImpossibleInputException("file", $"more than {most} rows", $"at most {most} at once");
                 rows.Add([.. csv.Headers!.Select((h, k) => KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? csv.GetString(k) : ""))]);
@@ -53,5 +55,13 @@ public static class Csv
         return rows.Count > 0
             ? rows
             : throw new ImpossibleInputException("file", $"no {what}", $"a first row that names the columns, then one row a {what}");
+    }
+
+    // A column that stands in another one counts too: “tag” and “tag.length” cannot both be told.
+    private static string? Twice(IEnumerable<string> headings)
+    {
+        string[] all = [.. headings.Where(h => h.Length > 0)];
+        return all.GroupBy(h => h, StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1)?.Key
+            ?? all.FirstOrDefault(h => all.Any(other => other.StartsWith(h + ".", StringComparison.OrdinalIgnoreCase)));
     }
 }

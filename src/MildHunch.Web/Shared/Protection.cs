@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text;
+using Microsoft.Net.Http.Headers;
 
 namespace MildHunch.Web.Shared;
 
@@ -7,6 +8,7 @@ namespace MildHunch.Web.Shared;
 public static class Protection
 {
     // Everything ships with the product; PrimeVue sets styles of its own while it runs.
+    private const string FetchSite = "Sec-Fetch-Site";
     private const string Policy =
         "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; "
             + "connect-src 'self'; worker-src 'self' blob:; "
@@ -63,10 +65,34 @@ public static class Protection
                 $"Mild Hunch is not called “{Short(context.Request.Host.Host)}” here. A shop may list names of its own in "
                     + "ALLOWED_HOSTS.");
 
+    /// <summary>
+    /// Refuses what a page of somebody else sends through its reader’s browser: forms and plain text need no leave to be sent across. The
+    /// browser says where a request comes from; one that says nothing is no browser, such as a script on this machine.
+    /// </summary>
+    public static Task OnlyOwnPages(HttpContext context, RequestDelegate next)
+    {
+        var request = context.Request;
+        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method)
+            || Own(request.Headers[FetchSite].ToString(), request.Headers.Origin.ToString(), request.Host.Value))
+            return next(context);
+        throw new RefusalException(
+            StatusCodes.Status403Forbidden, "Sent by another page", "Origin",
+            "Only the pages of Mild Hunch itself change anything here; this was sent from another one.");
+    }
+
+    private static bool Own(string site, string origin, string? host) => site switch
+    {
+        "same-origin" or "none" => true,
+        "" => origin.Length == 0
+            || (Uri.TryCreate(origin, UriKind.Absolute, out var page)
+                && string.Equals(page.Authority, host, StringComparison.OrdinalIgnoreCase)),
+        _ => false,
+    };
+
     /// <summary>Refuses a body in letters that nobody knows, before anything tries to read it.</summary>
     public static Task KnownLetters(HttpContext context, RequestDelegate next)
     {
-        if (Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset.HasValue
+        if (MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset.HasValue
             && !Known(type.Charset.Value.Trim('"')))
             throw new RefusalException(
                 StatusCodes.Status415UnsupportedMediaType, "This request cannot be read", "Content-Type",
@@ -81,7 +107,7 @@ public static class Protection
             _ = Encoding.GetEncoding(charset);
             return true;
         }
-        catch (ArgumentException)
+        catch (Exception e) when (e is ArgumentException or NotSupportedException)
         {
             return false;
         }

@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using MildHunch.Core;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Shared;
 
@@ -37,6 +38,10 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
                     e.StatusCode, "This request cannot be read", "body",
                     "Nothing was sent, or not as JSON. Send a JSON object with Content-Type application/json."),
             JsonException json => Unreadable(json),
+            _ when FullDisk.Is(exception) => Problem(
+                StatusCodes.Status503ServiceUnavailable, "The disk is full", "",
+                "Nothing was kept of this. Make room on the disk of the server, then send it again; what was typed is still on the "
+                    + "screen."),
             _ => null,
         };
         if (problem is null)
@@ -59,6 +64,9 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
     private static ProblemDetails Unreadable(JsonException json)
     {
         var field = Start().Replace(json.Path ?? "", "");
+        if (json is DoorException door)
+            return Several(
+                [new ImpossibleInputException(field.Length == 0 ? door.Field : $"{field}.{door.Field}", door.Given, door.Accepted)]);
         return field.Length == 0
             ? Problem(
                 StatusCodes.Status400BadRequest, "This request cannot be read", "body",

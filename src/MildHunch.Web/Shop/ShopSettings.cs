@@ -4,6 +4,7 @@ using MildHunch.Core;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Backup;
 using MildHunch.Web.Expectation;
+using MildHunch.Web.Operations;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Shop;
@@ -17,7 +18,7 @@ public sealed record ShopDto(
     [property: Description("where the product is reached in the shop, for labels: http://workshop:5080")] string? Address = null);
 
 /// <summary>The shop's own settings in shop.json beside the database, over those of the environment.</summary>
-public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
+public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealth health)
 {
     private const string FileName = "shop.json";
     private const int LongestName = 80;
@@ -36,14 +37,42 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
     public void Load()
     {
         var path = Path.Combine(folder.Path, FileName);
-        if (File.Exists(path))
-            Apply(Stored.Read<ShopDto>(File.ReadAllText(path)));
+        if (!File.Exists(path))
+            return;
+        try
+        {
+            var kept = Stored.Read<ShopDto?>(File.ReadAllText(path)) ?? throw new JsonException("it is empty");
+            Check(kept);
+            Apply(kept);
+        }
+        catch (Exception e) when (e is JsonException or ImpossibleInputException or IOException or UnauthorizedAccessException)
+        {
+            // The shop goes on with what the environment says; the file stays as it is until somebody saves settings anew.
+            health.Ails(FileName, $"{FileName} cannot be read: {e.Message}");
+        }
     }
 
     private ShopDto Now() =>
         new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address);
 
     private ShopDto Keep(ShopDto told)
+    {
+        Check(told);
+        lock (writing)
+        {
+            var path = Path.Combine(folder.Path, FileName);
+            File.WriteAllText($"{path}.part", JsonSerializer.Serialize(With(told), JsonSerializerOptions.Web));
+            File.Move($"{path}.part", path, overwrite: true);
+
+            // What could not be kept takes no effect either.
+            Apply(told);
+            health.Mended(FileName);
+        }
+
+        return Now();
+    }
+
+    private static void Check(ShopDto told)
     {
         Short(told.Name, "name", 0, LongestName);
         Short(told.Currency, "currency", 1, LongestCurrency);
@@ -52,26 +81,21 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices)
         Within(told.EnergyPerKwh, "energyPerKwh", 1e6);
         Within(told.WaterPerM3, "waterPerM3", 1e6);
         Within(told.ReplaceAbove, "replaceAbove", 10);
-        lock (writing)
-        {
-            Apply(told);
-            var path = Path.Combine(folder.Path, FileName);
-            File.WriteAllText($"{path}.part", JsonSerializer.Serialize(Now(), JsonSerializerOptions.Web));
-            File.Move($"{path}.part", path, overwrite: true);
-        }
-
-        return Now();
     }
+
+    // What is left out stays.
+    private ShopDto With(ShopDto told) => new(
+        told.Name?.Trim() ?? prices.Name, told.Currency?.Trim() ?? prices.Currency, told.WorkPerHour ?? prices.WorkPerHour,
+        told.EnergyPerKwh ?? prices.EnergyPerKwh, told.WaterPerM3 ?? prices.WaterPerM3, told.ReplaceAbove ?? prices.ReplaceAbove,
+        told.Address?.Trim().TrimEnd('/') ?? prices.Address);
 
     private void Apply(ShopDto told)
     {
-        prices.Name = told.Name?.Trim() ?? prices.Name;
-        prices.Address = told.Address?.Trim().TrimEnd('/') ?? prices.Address;
-        prices.Currency = told.Currency?.Trim() ?? prices.Currency;
-        prices.WorkPerHour = told.WorkPerHour ?? prices.WorkPerHour;
-        prices.EnergyPerKwh = told.EnergyPerKwh ?? prices.EnergyPerKwh;
-        prices.WaterPerM3 = told.WaterPerM3 ?? prices.WaterPerM3;
-        prices.ReplaceAbove = told.ReplaceAbove ?? prices.ReplaceAbove;
+        var now = With(told);
+        (prices.Name, prices.Address, prices.Currency) = (now.Name!, now.Address!, now.Currency!);
+        (prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3) = (
+            now.WorkPerHour!.Value, now.EnergyPerKwh!.Value, now.WaterPerM3!.Value);
+        prices.ReplaceAbove = now.ReplaceAbove!.Value;
     }
 
     private static void CheckAddress(string? address)

@@ -2,10 +2,10 @@ using System.ComponentModel;
 using System.Text.Json;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
-using System.Text.Json.Serialization.Metadata;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Reports;
 using MildHunch.Web.Service;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Travel;
 
@@ -55,16 +55,13 @@ public sealed record CaseFile(
     public const string FileName = "case.json";
     public const string PhotoFolder = "photos/";
 
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    private static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web)
     {
         WriteIndented = true,
         NewLine = "\n",
         UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        RespectNullableAnnotations = true,
         RespectRequiredConstructorParameters = true,
-        NumberHandling = JsonNumberHandling.Strict,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
-    };
+    }.Guarded();
 
     public byte[] Written() => JsonSerializer.SerializeToUtf8Bytes(this, Json);
 

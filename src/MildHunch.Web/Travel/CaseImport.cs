@@ -54,12 +54,19 @@ public sealed class CaseImport(
             || HeaderUtilities.RemoveQuotes(type.Boundary).Value is not { Length: > 0 } boundary)
             throw CaseFileRules.Refused("file", "Send the file as a form, in a part called “file”.");
         var reader = new MultipartReader(boundary, request.Body);
-        while (await reader.ReadNextSectionAsync(stop) is { } section)
-            if (section.GetContentDispositionHeader() is { } part && part.IsFileDisposition())
-            {
-                await section.Body.CopyToAsync(to, stop);
-                return;
-            }
+        try
+        {
+            while (await reader.ReadNextSectionAsync(stop) is { } section)
+                if (section.GetContentDispositionHeader() is { } part && part.IsFileDisposition())
+                {
+                    await section.Body.CopyToAsync(to, stop);
+                    return;
+                }
+        }
+        catch (IOException e) when (!FullDisk.Is(e))
+        {
+            throw CaseFileRules.Refused("file", "It was cut short on the way. Send it again.");
+        }
 
         throw CaseFileRules.Refused("file", "There is no file in what was sent.");
     }

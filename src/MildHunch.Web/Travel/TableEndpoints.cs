@@ -28,7 +28,7 @@ public static class TableEndpoints
             .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
         routes.MapGet("/api/pumps.csv", Pumps).WithTags("Pumps").WithSummary("All pumps of the shop as CSV, to be taken in elsewhere.")
             .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
-        routes.MapPost("/api/pumps.csv", Take).WithTags("Pumps").Accepts<string>(Csv.MediaType, "*/*")
+        routes.MapPost("/api/pumps.csv", Take).WithTags("Pumps").Accepts<string>(Csv.MediaType)
             .WithSummary("Takes in a list of pumps, all of them or none; tags that are here already are left alone.");
     }
 

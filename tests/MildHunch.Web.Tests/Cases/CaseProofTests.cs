@@ -195,7 +195,7 @@ public sealed class CaseProofTests : ProofTalk
     [InlineData("{}", "proof")]
     [InlineData("{\"acknowledged\":{\"steps\":{\"by\":\"R\"}},\"steps\":{\"steps.25\":null}}", "proof.steps.steps.25")]
     [InlineData("{\"stepsBack\":[\"steps.30\"]}", "proof.stepsBack")]
-    [InlineData("{\"stepsBack\":[null]}", "proof.stepsBack")]
+    [InlineData("{\"stepsBack\":[null]}", "proof.stepsBack[0]")]
     [InlineData("{\"actsBack\":[\"stand.nothing\"]}", "proof.actsBack")]
     [InlineData("{\"leftOut\":{\"steps\":{\"by\":\"R\"}}}", "proof.leftOut.steps.reason")]
     [InlineData("{\"leftOut\":{\"steps\":{\"reason\":\"x\"}}}", "proof.leftOut.steps.by")]

@@ -9,6 +9,7 @@ import { api, inWords, taken } from '@/shared/api/client';
 import { digits } from '@/shared/format';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
+import UnreadPumps from '@/shared/ui/UnreadPumps.vue';
 import { dayWords } from '../life/lines';
 import { monday, monthName, moved, weekday, weeksOf, type Visit } from './calendar';
 import StockForm from './StockForm.vue';
@@ -81,6 +82,7 @@ const print = () => window.print();
         <Button severity="secondary" variant="outlined" label="Print" @click="print" />
       </header>
       <p v-if="query.error.value" role="alert" class="problem">{{ inWords(query.error.value) }}</p>
+      <UnreadPumps :pumps="due?.unread" />
       <EmptyPage
         v-if="ahead.data.value && ahead.data.value.visits.length === 0 && !due?.visits.length"
         title="Nothing is due"

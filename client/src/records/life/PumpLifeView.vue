@@ -83,7 +83,10 @@ async function away() {
       <div role="alert">
         <h1 tabindex="-1">{{ error }}</h1>
       </div>
-      <p><RouterLink class="link" to="/pumps">All pumps</RouterLink></p>
+      <p class="ways">
+        <RouterLink class="link" :to="`/pumps/${id}/edit`">Correct this pump</RouterLink>
+        <RouterLink class="link" to="/pumps">All pumps</RouterLink>
+      </p>
     </main>
     <main v-else-if="pump && life" class="sheet">
       <header>
@@ -129,7 +132,7 @@ async function away() {
         <Button @click="adding = true">New case <kbd>a</kbd></Button>
       </header>
       <Message v-for="c in life.conflicts" :key="c" severity="warn" :closable="false">
-        These entries contradict one another: {{ c }}
+        Left out until somebody corrects it: {{ c }}
       </Message>
       <p v-if="access.trouble.value && !asked" class="problem" role="alert">{{ access.trouble.value }}</p>
       <div class="two">
@@ -263,6 +266,12 @@ async function away() {
 </template>
 
 <style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+}
+
 .sheet > header {
   flex-wrap: wrap;
   gap: 0.5rem 1rem;

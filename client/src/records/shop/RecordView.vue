@@ -10,6 +10,7 @@ import { useKnowledge } from '@/shared/api/useKnowledge';
 import { when } from '@/shared/format';
 import EmptyPage from '@/shared/ui/EmptyPage.vue';
 import ShellBar from '@/shared/ui/ShellBar.vue';
+import UnreadPumps from '@/shared/ui/UnreadPumps.vue';
 import PatternList from '../life/PatternList.vue';
 import FailedMost from './FailedMost.vue';
 
@@ -63,6 +64,7 @@ function confirm(type: string, event: Event) {
     <ShellBar />
     <main class="record">
       <h1 tabindex="-1">Record of the shop</h1>
+      <UnreadPumps :pumps="record.data.value?.unread" />
       <template v-if="record.data.value && record.data.value.cases > 0">
         <p>
           Two years, {{ record.data.value.cases }} closed {{ record.data.value.cases === 1 ? 'case' : 'cases'

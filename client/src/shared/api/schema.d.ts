@@ -11,6 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** well, or degraded with why; both with 200, since the product serves. 503 where the database does not answer. */
         get: {
             parameters: {
                 query?: never;
@@ -25,7 +26,9 @@ export interface paths {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/json": components["schemas"]["HealthDto"];
+                    };
                 };
             };
         };
@@ -437,7 +440,6 @@ export interface paths {
             requestBody: {
                 content: {
                     "text/csv": string;
-                    "*/*": string;
                 };
             };
             responses: {
@@ -1454,7 +1456,6 @@ export interface paths {
             requestBody: {
                 content: {
                     "text/csv": string;
-                    "*/*": string;
                 };
             };
             responses: {
@@ -2713,7 +2714,7 @@ export interface paths {
             requestBody: {
                 content: {
                     "image/*": string;
-                    "*/*": string;
+                    "application/octet-stream": string;
                 };
             };
             responses: {
@@ -3547,6 +3548,8 @@ export interface components {
             needed: components["schemas"]["NeededDto"][];
             /** @description what is in stock and at or below its reorder level */
             low: components["schemas"]["StockDto"][];
+            /** @description pumps left out because what is stored of them cannot be reckoned with, and why */
+            unread: components["schemas"]["UnreadPump"][];
         };
         /** @description One opening of a pump that serves what is due around its day. */
         DueVisitDto: {
@@ -3713,6 +3716,11 @@ export interface components {
         HazardDto: {
             id: string;
             text: string;
+        };
+        /** @description How the product is: “well”, or “degraded” with what does not go and why. */
+        HealthDto: {
+            status: string;
+            why: string[];
         };
         /** @description Hunches of about one strength and how many were right; the band is of 90 %. */
         HunchBinDto: {
@@ -5165,6 +5173,8 @@ export interface components {
             sizes: string[];
             grades: string[];
             currency: string;
+            /** @description what was noted and no longer fits this pump or these sheets: kept, and left out until it fits */
+            leftOut: string[];
         };
         /** @description What a shop says of itself. */
         ShopDto: {
@@ -5223,6 +5233,8 @@ export interface components {
             /** Format: int32 */
             judged: number;
             patterns: components["schemas"]["PatternDto"][];
+            /** @description pumps left out because their record cannot be read, and why */
+            unread: components["schemas"]["UnreadPump"][];
         };
         ShutReadAtDto: {
             by: string;
@@ -5526,6 +5538,12 @@ export interface components {
             degrees: number;
             /** Format: double */
             flowOverMean: number;
+        };
+        /** @description A pump whose record cannot be read, and why; all that is stored of it stays. */
+        UnreadPump: {
+            id: string;
+            tag: string;
+            why: string;
         };
         /** @description Why there is no verdict; take the entry out that stands in its way. */
         VerdictTroubleDto: {

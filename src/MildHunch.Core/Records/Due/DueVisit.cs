@@ -72,7 +72,7 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
         var wanted = items[0].On;
         var season = pump.Hours.Duty.MustRunOn(wanted);
         var before = season is null ? wanted : DayBefore(season, wanted);
-        var on = before >= today ? before : wanted;
+        var on = before >= today ? before.Value : wanted;
         DueItem[] told =
         [
             .. items.Where(i => i.Why != DueWhy.Life),
@@ -92,10 +92,17 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
         return plan is null || apart.Count < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes);
     }
 
-    private static DateOnly DayBefore(Season season, DateOnly day)
+    // None where it must run all the year.
+    private static DateOnly? DayBefore(Season season, DateOnly day)
     {
+        var first = day.AddYears(-1);
         while (season.Holds(day))
+        {
+            if (day < first)
+                return null;
             day = day.AddDays(-1);
+        }
+
         return day;
     }
 

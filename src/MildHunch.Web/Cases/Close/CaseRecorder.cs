@@ -157,9 +157,12 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
     private async Task<DateOnly?> LastSeenGood(CaseEntity entity, string key, DateOnly on, CancellationToken stop)
     {
         var name = WorkFacts.NameOfFound(key);
-        var before = await db.Cases.Where(c => c.PumpId == entity.PumpId && c.Id != entity.Id && c.Headline.ClosedAt != null)
-            .SelectMany(c => c.Facts.Where(f => f.Name == name && f.RemovedBy == null).Select(f => new { f.Value, c.Headline.ClosedAt }))
-            .ToListAsync(stop);
+        var before = await (
+            from fact in db.Set<FactEntity>()
+            join other in db.Cases on fact.CaseId equals other.Id
+            where fact.Name == name && fact.RemovedBy == null && other.PumpId == entity.PumpId && other.Id != entity.Id
+                && other.Headline.ClosedAt != null
+            select new { fact.Value, other.Headline.ClosedAt }).ToListAsync(stop);
         var good = before.Where(f => Day(f.ClosedAt!.Value) < on && Stored.Read<FoundPartAtDto>(f.Value).State != FoundState.Failed.Named())
             .Select(f => (DateOnly?)Day(f.ClosedAt!.Value)).Max();
         var fitted = await db.PartChanges.Where(c => c.PumpId == entity.PumpId && c.CaseId != entity.Id && c.PutIn && c.On < on)

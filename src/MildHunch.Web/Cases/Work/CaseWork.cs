@@ -74,7 +74,9 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
             return null;
         var pump = entity.KnownPump().ToResource();
         var question = Mapping.Under("work.plan", () => ServiceQuestion.From(
-            new ServicePlanRequest(pump.Pump, pump.Setup, told.Targets, told.Scope, pump.Sheet), sheets, catalogue));
+            new ServicePlanRequest(
+                pump.Pump, pump.Setup, told.Targets, told.Scope, SheetFit.Of(pump.Sheet, pump.Pump.ToCore(), pump.Setup, sheets).Own),
+            sheets, catalogue));
         return new ServicePlanner(sheets).Plan(question.Sheet, question.Pump, question.Targets, question.Scope);
     }
 

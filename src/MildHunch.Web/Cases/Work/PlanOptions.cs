@@ -34,6 +34,10 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
         var known = await memory.All(stop);
         var suspects = shown.Diagnosis?.Suspects ?? [];
         var pump = shown.Pump.Pump.ToCore();
+        shown = shown with
+        {
+            Pump = shown.Pump with { Sheet = SheetFit.Of(shown.Pump.Sheet, pump, shown.Pump.Setup, sheets).Own },
+        };
         var all = ServiceQuestion.Sheets(pump, shown.Pump.Setup, shown.Pump.Sheet, sheets);
         Opening[] open = [.. suspects.Where(s => s.Probability >= WorthASuspect).Select(s => Opened(s, pump, all)).OfType<Opening>()];
         if (open.Length == 0)

@@ -22,7 +22,9 @@ public sealed record NeededDto(
 /// <summary>What is due in a span of days, laid together, and what has to be in stock by then.</summary>
 public sealed record DueResponse(
     DateOnly From, DateOnly To, DateOnly Today, IReadOnlyList<DueVisitDto> Visits, IReadOnlyList<NeededDto> Needed,
-    [property: Description("what is in stock and at or below its reorder level")] IReadOnlyList<StockDto> Low);
+    [property: Description("what is in stock and at or below its reorder level")] IReadOnlyList<StockDto> Low,
+    [property: Description("pumps left out because what is stored of them cannot be reckoned with, and why")]
+    IReadOnlyList<UnreadPump> Unread);
 
 /// <summary>A kit or part on the shelf.</summary>
 public sealed record StockDto(

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core;
 using MildHunch.Store;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Records.Due;
 
@@ -14,7 +15,8 @@ public sealed class DueList(MildHunchDb db, ShopMemory memory, DueView view)
     public async Task<DueResponse> Of(DateOnly? from, DateOnly? to, CancellationToken stop)
     {
         var known = await memory.All(stop);
-        var (first, last) = (from ?? known.Day, to ?? (from ?? known.Day).AddDays(UsualDays));
+        var first = RecordYears.Need(from ?? known.Day, "from");
+        var last = RecordYears.Need(to ?? first.AddDays(UsualDays), "to");
         if (last < first || last.DayNumber - known.Day.DayNumber > MostDays)
             throw new ImpossibleInputException(
                 "to", $"{last:yyyy-MM-dd}",
@@ -27,7 +29,8 @@ public sealed class DueList(MildHunchDb db, ShopMemory memory, DueView view)
         var stock = await db.Stock.AsNoTracking().OrderBy(s => s.Name).ToListAsync(stop);
         return new DueResponse(
             first, last, known.Day, visits, [.. Needed(visits, stock)],
-            [.. stock.Where(s => s.ReorderAt > 0 && s.InStock <= s.ReorderAt).Select(s => s.ToDto())]);
+            [.. stock.Where(s => s.ReorderAt > 0 && s.InStock <= s.ReorderAt).Select(s => s.ToDto())],
+            [.. known.Unread, .. view.Unreckoned(known)]);
     }
 
     private static IEnumerable<NeededDto> Needed(DueVisitDto[] visits, List<StockEntity> stock) => visits

@@ -7,13 +7,15 @@ using MildHunch.Web.Service;
 namespace MildHunch.Web.Records.Due;
 
 /// <summary>What is due at a pump, laid together; kept until something of the pump or of what is known of its parts changes.</summary>
-public sealed class DueView(ServiceSheets sheets)
+public sealed class DueView(ServiceSheets sheets, ILogger<DueView> log)
 {
     // Two years ahead is as far as anybody plans.
     private const int Horizon = 731;
     private readonly ConcurrentDictionary<string, Kept> kept = [];
 
-    private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, Lazy<IReadOnlyList<DueVisitDto>> Visits);
+    private sealed record Kept(PumpMemory Memory, DateOnly Day, string Lives, Lazy<Reckoned> Visits);
+
+    private sealed record Reckoned(IReadOnlyList<DueVisitDto> Visits, string? Why = null);
 
     /// <summary>Visits of one pump until a day, at most two years ahead.</summary>
     public IEnumerable<DueVisitDto> Of(PumpMemory memory, WholeRecord known, DateOnly until)
@@ -25,8 +27,31 @@ public sealed class DueView(ServiceSheets sheets)
         var now = kept.GetValueOrDefault(memory.Record.Id);
         if (now is null || !ReferenceEquals(now.Memory, memory) || now.Day != known.Day || now.Lives != lives)
             kept[memory.Record.Id] = now = new Kept(
-                memory, known.Day, lives, new(() => Visits(memory, known, known.Day.AddDays(Horizon))));
-        return now.Visits.Value.Where(v => v.On <= until);
+                memory, known.Day, lives, new(() => Reckon(memory, known)));
+        return now.Visits.Value.Visits.Where(v => v.On <= until);
+    }
+
+    /// <summary>Pumps of which it could not be reckoned what is due, among those that were asked for.</summary>
+    public IEnumerable<UnreadPump> Unreckoned(WholeRecord known) =>
+        from pump in known.Pumps.Values
+        let why = kept.GetValueOrDefault(pump.Record.Id) is { Visits.IsValueCreated: true } now && ReferenceEquals(now.Memory, pump)
+            ? now.Visits.Value.Why
+            : null
+        where why is not null
+        select new UnreadPump(pump.Record.Id, pump.Record.Tag, why);
+
+    // Whatever is on record of one pump, the others are served.
+    private Reckoned Reckon(PumpMemory memory, WholeRecord known)
+    {
+        try
+        {
+            return new Reckoned(Visits(memory, known, known.Day.AddDays(Horizon)));
+        }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            log.LogError(e, "What is due at pump {Tag} cannot be reckoned", memory.Record.Tag);
+            return new Reckoned([], e.Message);
+        }
     }
 
     private static double ThreeFigures(double hours)

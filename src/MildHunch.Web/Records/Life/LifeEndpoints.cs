@@ -22,11 +22,12 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
         pump.MapPost("/meter", (string id, MeterDto told, LifeEndpoints life, CancellationToken stop) => life.Read(id, told, stop))
             .WithSummary("Notes what the hour meter showed.");
         pump.MapDelete("/meter/{entry}", (string id, string entry, LifeEndpoints life, CancellationToken stop) =>
-            life.Remove<MeterEntity>(id, entry, m => m.CaseId, stop)).WithSummary("Takes a reading of the hour meter back.");
+            life.Remove<MeterEntity>(id, entry, m => new(m.PumpId, m.CaseId), stop)).WithSummary("Takes a reading of the hour meter back.");
         pump.MapPost("/part-changes", (string id, PartChangeRequest told, LifeEndpoints life, CancellationToken stop) =>
             life.Change(id, told, stop)).WithSummary("Notes a part that was changed, fitted or taken out.");
         pump.MapDelete("/part-changes/{entry}", (string id, string entry, LifeEndpoints life, CancellationToken stop) =>
-            life.Remove<PartChangeEntity>(id, entry, c => c.CaseId, stop)).WithSummary("Takes a noted change of a part back.");
+            life.Remove<PartChangeEntity>(id, entry, c => new(c.PumpId, c.CaseId), stop))
+            .WithSummary("Takes a noted change of a part back.");
     }
 
     private async Task<PumpLifeResponse> Run(string id, RunningDto told, HttpRequest http, CancellationToken stop)
@@ -86,15 +87,18 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
         memory.Today);
 
     // What a case says is corrected in the case.
-    private async Task<PumpLifeResponse> Remove<T>(string id, string entry, Func<T, string?> caseOf, CancellationToken stop)
+    private async Task<PumpLifeResponse> Remove<T>(string id, string entry, Func<T, Belongs> to, CancellationToken stop)
         where T : class
     {
-        var stored = await db.FindAsync<T>([entry], stop) ?? throw RefusalException.NotFound("entry", entry);
-        if (caseOf(stored) is not null)
+        if (await db.FindAsync<T>([entry], stop) is not { } stored || to(stored).Pump != id)
+            throw RefusalException.NotFound("entry", entry);
+        if (to(stored).Case is not null)
             throw new RefusalException(
                 StatusCodes.Status409Conflict, "It comes from a case", "entry", "Open the case again and correct it there.");
         db.Remove(stored);
         await db.SaveOrRefuse(stop);
         return await view.Of(id, stop);
     }
+
+    private sealed record Belongs(string Pump, string? Case);
 }

@@ -18,7 +18,7 @@ public static class PartChangeTable
     {
         routes.MapGet("/api/pumps/{id}/part-changes.csv", Out).WithTags("Record").WithSummary("Every change of a part as CSV.")
             .Produces(StatusCodes.Status200OK, contentType: Csv.MediaType);
-        routes.MapPost("/api/pumps/{id}/part-changes.csv", In).WithTags("Record").Accepts<string>(Csv.MediaType, "*/*")
+        routes.MapPost("/api/pumps/{id}/part-changes.csv", In).WithTags("Record").Accepts<string>(Csv.MediaType)
             .WithSummary("Takes in older paper history: one row a change; the row that conflicts is named, and nothing is taken then.");
     }
 

@@ -8,6 +8,7 @@ using MildHunch.Store;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Records.Life;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Records.Shop;
 
@@ -28,7 +29,8 @@ public sealed record ShopRecordResponse(
     DateOnly From, DateOnly To, int Cases, double? Cost, string Currency, IReadOnlyList<FoundOnRecordDto> Found,
     IReadOnlyList<PumpOnRecordDto> Pumps, IReadOnlyList<CauseOnRecordDto> Causes,
     [property: Description("minutes planned and taken of cases gone through step by step")] double MinutesPlanned, double MinutesTaken,
-    int Timed, IReadOnlyList<HunchBinDto> Hunches, int LedByTheRight, int Judged, IReadOnlyList<PatternDto> Patterns);
+    int Timed, IReadOnlyList<HunchBinDto> Hunches, int LedByTheRight, int Judged, IReadOnlyList<PatternDto> Patterns,
+    [property: Description("pumps left out because their record cannot be read, and why")] IReadOnlyList<UnreadPump> Unread);
 
 /// <summary>What failed most, what it cost, and how often the hunch was right.</summary>
 public static class ShopRecordEndpoint
@@ -80,7 +82,7 @@ public static class ShopRecordEndpoint
             [.. Calibration.Of(hunches).Select(b => new HunchBinDto(
                 b.From, b.To, b.Cases, b.Right, Math.Round(b.Claimed, 3), Math.Round(b.Low, 3), Math.Round(b.High, 3)))],
             hunches.Count(h => h.Right), hunches.Length,
-            [.. known.Patterns.Where(p => p.Told || untold == true).Select(p => p.ToDto(known))]);
+            [.. known.Patterns.Where(p => p.Told || untold == true).Select(p => p.ToDto(known))], known.Unread);
     }
 
     private static async Task<IResult> Table(DateOnly? from, DateOnly? to, MildHunchDb db, ShopMemory memory, CancellationToken stop)
@@ -99,7 +101,8 @@ public static class ShopRecordEndpoint
 
     private static (DateOnly First, DateOnly Last) Span(DateOnly? from, DateOnly? to, DateOnly today)
     {
-        var (first, last) = (from ?? today.AddDays(-UsualDays), to ?? today);
+        var (first, last) = (
+            RecordYears.Need(from ?? today.AddDays(-UsualDays), "from"), RecordYears.Need(to ?? today, "to"));
         return first <= last
             ? (first, last)
             : throw new ImpossibleInputException("to", $"{last:yyyy-MM-dd}", $"a day from {first:yyyy-MM-dd} on");
