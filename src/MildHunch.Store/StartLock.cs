@@ -3,6 +3,9 @@ using MildHunch.Store.Backup;
 
 namespace MildHunch.Store;
 
+/// <summary>A start that would do harm, and why; nothing was changed.</summary>
+public sealed class StartException(string message) : Exception(message);
+
 /// <summary>
 /// Brings the database of a folder up to date, one start at a time. The lock is a file that the system lets go of when its
 /// process ends, however it ends; a mark left in the database by a start that was killed is then known to be stale.
@@ -13,9 +16,11 @@ public static class StartLock
     private static readonly TimeSpan Look = TimeSpan.FromMilliseconds(200);
 
     /// <summary>Migrates; calls <paramref name="waits"/> once with the reason where another start has to end first.</summary>
+    /// <exception cref="StartException">The database is empty where there was a shop.</exception>
     public static async Task MigrateAsync(MildHunchDb db, string folder, Action<string> waits, CancellationToken stop)
     {
         await using var held = await Hold(Path.Combine(folder, LockName), waits, stop);
+        NotEmptied(folder);
         OnlyOurs(folder);
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", stop);
 
@@ -27,6 +32,18 @@ public static class StartLock
         if (done.Any() && missing.Any())
             await BackupFolder.WriteAsync(folder, $"before-{missing.Last()}", DateTime.UtcNow, stop);
         await db.Database.MigrateAsync(stop);
+    }
+
+    // A disk that filled up or a copy that broke off leaves a file of nothing: a new shop in its place would hide that.
+    private static void NotEmptied(string folder)
+    {
+        var database = new FileInfo(Path.Combine(folder, MildHunchDb.FileName));
+        var backups = Path.Combine(folder, BackupFolder.Name);
+        if (database is { Exists: true, Length: 0 } && !File.Exists($"{database.FullName}-wal")
+            && Directory.Exists(backups) && Directory.EnumerateFiles(backups, "*.zip").Any())
+            throw new StartException(
+                $"The database {database.FullName} is empty (0 bytes), and there was a shop: {backups} holds backups of it. "
+                    + "Restore one, or delete the empty file to begin a new shop.");
     }
 
     // What a shop writes down is nobody else's on this machine; SQLite gives the files beside it the same mode.

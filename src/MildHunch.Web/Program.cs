@@ -37,6 +37,8 @@ using Serilog.Events;
 
 if (args is ["restore", var backup])
     return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR"), backup);
+if (args is ["check", var tried])
+    return await RestoreCommand.Check(tried);
 
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((_, log) => log
@@ -55,7 +57,7 @@ await using var serving = ServingLock.Serving(folder);
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
     DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
 builder.Services.AddSingleton(new ShopFolder(folder));
-builder.Services.AddSingleton<ShopHealth>();
+builder.Services.AddSingleton<ShopHealth>().AddSingleton<CostlyWork>();
 builder.Services.AddHostedService<NightlyBackups>();
 if (builder.Configuration.GetValue("READ_AHEAD", true))
     builder.Services.AddHostedService<RecordWarmth>();
@@ -101,7 +103,16 @@ app.Services.GetRequiredService<ShopSettings>().Load();
 using (var scope = app.Services.CreateScope())
 {
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
-    await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
+    try
+    {
+        await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
+    }
+    catch (StartException e)
+    {
+        await Console.Error.WriteLineAsync(e.Message);
+        return 1;
+    }
+
     if (app.Configuration["DEMO"] == "open")
         await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);
 }

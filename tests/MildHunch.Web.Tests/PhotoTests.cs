@@ -55,6 +55,52 @@ public class PhotoTests(Product product)
             .ShouldBe(HttpStatusCode.NotFound);
     }
 
+    /// <summary>What unpacks to hundreds of megabytes is refused by its size, half a picture because it is one; neither is kept.</summary>
+    [Fact]
+    public async Task A_picture_that_is_too_many_points_or_cut_short_is_refused()
+    {
+        var (large, why) = await Send(Png(10_000, 10_000), "image/png");
+        large.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        why!["errors"]!["photo"]![0]!.GetValue<string>().ShouldContain("10000 by 10000 points");
+        var whole = Jpeg(400, 200);
+        var (half, says) = await Send(whole[..(whole.Length / 2)], "image/jpeg");
+        half.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        says!["errors"]!["photo"]![0]!.GetValue<string>().ShouldContain("damaged or cut short");
+    }
+
+    // A head that promises so many points, and hardly any data: CRC-32 as in the PNG specification (ISO/IEC 15948).
+    private static byte[] Png(int width, int height)
+    {
+        using var file = new MemoryStream();
+        file.Write([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A]);
+        Chunk("IHDR", [.. Big(width), .. Big(height), 8, 6, 0, 0, 0]);
+        Chunk("IDAT", [0x78, 0x9C, 0x63, 0x00, 0x00]);
+        return file.ToArray();
+
+        byte[] Big(int number) => [(byte)(number >> 24), (byte)(number >> 16), (byte)(number >> 8), (byte)number];
+
+        void Chunk(string name, byte[] data)
+        {
+            byte[] named = [.. System.Text.Encoding.ASCII.GetBytes(name), .. data];
+            file.Write(Big(data.Length));
+            file.Write(named);
+            file.Write(Big((int)Crc(named)));
+        }
+
+        uint Crc(byte[] data)
+        {
+            var crc = uint.MaxValue;
+            foreach (var one in data)
+            {
+                crc ^= one;
+                for (var k = 0; k < 8; k++)
+                    crc = (crc & 1) == 1 ? (crc >> 1) ^ 0xEDB88320 : crc >> 1;
+            }
+
+            return ~crc;
+        }
+    }
+
     private async Task<(HttpResponseMessage Response, JsonNode? Body)> Send(byte[] photo, string type)
     {
         using var content = new ByteArrayContent(photo);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.IO.Compression;
 using System.Security.Cryptography;
 using System.Text.Json;
@@ -32,9 +33,7 @@ public static class Restoring
         {
             await Unpack(file, beside, stop);
             Check(Path.Combine(beside, MildHunchDb.FileName), known);
-            var kept = File.Exists(Path.Combine(folder, MildHunchDb.FileName))
-                ? await BackupFolder.WriteAsync(folder, "before-restore", at, stop)
-                : null;
+            var kept = File.Exists(Path.Combine(folder, MildHunchDb.FileName)) ? await Keep(folder, at, stop) : null;
             Swap(folder, beside);
             return kept;
         }
@@ -43,6 +42,55 @@ public static class Restoring
             if (Directory.Exists(beside))
                 Directory.Delete(beside, recursive: true);
         }
+    }
+
+    /// <summary>A restore drill: the backup is unpacked and checked as a restore would, and nothing is changed.</summary>
+    /// <returns>How many files it holds.</returns>
+    /// <exception cref="RestoreException">The backup would not be taken.</exception>
+    public static async Task<int> TryAsync(string file, IReadOnlyCollection<string> known, CancellationToken stop)
+    {
+        var beside = Directory.CreateTempSubdirectory("mild-hunch-check-").FullName;
+        try
+        {
+            await Unpack(file, beside, stop);
+            Check(Path.Combine(beside, MildHunchDb.FileName), known);
+            return Directory.EnumerateFiles(beside, "*", SearchOption.AllDirectories).Count();
+        }
+        finally
+        {
+            Directory.Delete(beside, recursive: true);
+        }
+    }
+
+    // What is there now, as a backup; a database that is damaged, which may be why it is restored, as it lies there.
+    private static async Task<string> Keep(string folder, DateTime at, CancellationToken stop)
+    {
+        var database = Path.Combine(folder, MildHunchDb.FileName);
+        try
+        {
+            var kept = await BackupFolder.WriteAsync(folder, "before-restore", at, stop);
+            Settle(database);
+            return kept;
+        }
+        catch (SqliteException)
+        {
+            var name = string.Create(CultureInfo.InvariantCulture, $"damaged-{at:yyyyMMdd-HHmmss}");
+            var aside = Directory.CreateDirectory(Path.Combine(folder, BackupFolder.Name, name)).FullName;
+            foreach (var end in Stale.Prepend("").Where(end => File.Exists(database + end)))
+                File.Copy(database + end, Path.Combine(aside, MildHunchDb.FileName + end), overwrite: true);
+            return aside;
+        }
+    }
+
+    // All that its log holds goes into the database itself: a kill between two renames then loses nothing that was acknowledged.
+    private static void Settle(string database)
+    {
+        SqliteConnection.ClearAllPools();
+        using var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder { DataSource = database, Mode = SqliteOpenMode.ReadWrite, Pooling = false }.ToString());
+        connection.Open();
+        First(connection, "PRAGMA wal_checkpoint(TRUNCATE)");
+        First(connection, "PRAGMA journal_mode=DELETE");
     }
 
     // What a kill in the middle of an earlier one left; nobody else is at work here.
@@ -137,12 +185,16 @@ public static class Restoring
         return command.ExecuteScalar()?.ToString() ?? "";
     }
 
-    // What is left of the present database beside it would bring newer data back: it goes first.
+    // What is left of a damaged database beside it would bring its data back. The database itself comes last.
     private static void Swap(string folder, string beside)
     {
         var database = Path.Combine(folder, MildHunchDb.FileName);
         foreach (var end in Stale)
             File.Delete(database + end);
+
+        // What the backup lacks was not there then; it is kept with what was there before.
+        foreach (var own in BackupFile.Beside.Where(own => !File.Exists(Path.Combine(beside, own))))
+            File.Delete(Path.Combine(folder, own));
         foreach (var from in Directory.EnumerateFiles(beside, "*", SearchOption.AllDirectories)
             .OrderBy(f => Path.GetFileName(f) == MildHunchDb.FileName))
         {

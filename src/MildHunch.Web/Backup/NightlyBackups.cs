@@ -22,7 +22,7 @@ public sealed class NightlyBackups(ShopFolder shop, ShopHealth health, TimeProvi
 
     protected override async Task Round(CancellationToken stop)
     {
-        if (Due(BackupFolder.Last(shop.Path, Nightly), Clock.GetLocalNow()))
+        if (Due(BackupFolder.Last(shop.Path, Nightly, Clock.GetUtcNow().UtcDateTime), Clock.GetLocalNow()))
             await BackupFolder.WriteAsync(shop.Path, Nightly, Clock.GetUtcNow().UtcDateTime, stop);
     }
 

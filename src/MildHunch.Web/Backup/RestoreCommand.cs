@@ -4,9 +4,27 @@ using MildHunch.Store.Backup;
 
 namespace MildHunch.Web.Backup;
 
-/// <summary>Lays a backup in place of a shop that is not running; says what it did, or why not.</summary>
+/// <summary>Lays a backup in place of a shop that is not running, or tries whether it could; says what it did, or why not.</summary>
 public static class RestoreCommand
 {
+    /// <summary>The drill: nothing is changed. 0 where the backup would be taken.</summary>
+    public static async Task<int> Check(string file)
+    {
+        await using var db = new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite("Data Source=:memory:").Options);
+        try
+        {
+            var files = await Restoring.TryAsync(file, [.. db.Database.GetMigrations()], CancellationToken.None);
+            var count = files == 1 ? "1 file" : $"{files} files";
+            Console.WriteLine($"{file} can be restored: {count}, each as the backup says, the database sound.");
+            return 0;
+        }
+        catch (RestoreException e)
+        {
+            Console.Error.WriteLine($"This backup would not be taken. {e.Message}");
+            return 1;
+        }
+    }
+
     public static async Task<int> Run(string? folder, string file)
     {
         if (string.IsNullOrWhiteSpace(folder))

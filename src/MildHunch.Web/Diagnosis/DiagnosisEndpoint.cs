@@ -1,5 +1,6 @@
 using MildHunch.Core.Checks;
 using MildHunch.Core.Faults;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Diagnosis;
 
@@ -15,7 +16,7 @@ public static class DiagnosisEndpoint
             .WithTags("Computation")
             .WithSummary("Suspects with evidence for and against, pairs, the water ledger, the next check, and whether to open now.");
         routes.MapPost("/api/plan", (DiagnosisRequest request, Diagnoser diagnoser) => Plan(request, diagnoser))
-            .WithTags("Computation").WithSummary("The next three checks as a small decision tree.");
+            .Costly("plan").WithTags("Computation").WithSummary("The next three checks as a small decision tree.");
     }
 
     private static PlanResponse Plan(DiagnosisRequest request, Diagnoser diagnoser)

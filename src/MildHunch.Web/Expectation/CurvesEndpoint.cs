@@ -6,6 +6,7 @@ using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Expectation;
 
@@ -33,7 +34,7 @@ public static class CurvesEndpoint
 
     public static void Map(IEndpointRouteBuilder routes) =>
         routes.MapPost("/api/curves", (ExpectationRequest request, Catalogue catalogue) => Compute(request, catalogue))
-            .WithTags("Computation")
+            .Costly("curves").WithTags("Computation")
             .WithSummary("Flow and power against pressure, suction margin against speed, ripple within a turn, and where the pump runs.");
 
     private static CurvesResponse Compute(ExpectationRequest request, Catalogue catalogue)

@@ -29,7 +29,7 @@ public static class PhotoEndpoints
     private static async Task<Created<PhotoResource>> Add(
         HttpRequest request, PhotoFiles files, MildHunchDb db, TimeProvider clock, CancellationToken stop)
     {
-        var photo = PhotoFiles.Read(await Sent(request, stop));
+        var photo = await PhotoFiles.Read(await Sent(request, stop), stop);
 
         // On the disk first: a row never names a file that is not there.
         await files.Keep(photo, stop);

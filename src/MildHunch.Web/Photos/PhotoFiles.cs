@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using MildHunch.Core;
+using MildHunch.Store;
 using SkiaSharp;
 
 namespace MildHunch.Web.Photos;
@@ -16,30 +17,50 @@ public sealed class PhotoFiles(string folder)
     /// <summary>Longest side that is kept, pixels.</summary>
     public const int LongestSide = 2048;
 
-    // More than any camera of a tablet makes; what unpacks to more is refused before it is unpacked.
+    // More than any camera of a tablet makes; what unpacks to more is refused before it is unpacked. A JPEG is unpacked to less at once,
+    // anything else to all of its points, four bytes each.
     private const long MostPixels = 100_000_000;
+    private const long MostWhole = 40_000_000;
     private const int Quality = 86;
 
     // A JPEG unpacks to whole eighths of its size.
     private const int JpegSteps = 8;
     private const string Accepted = "a photograph (JPEG, PNG or WebP) of at most 20 MB";
 
+    // One at a time: each may need some hundred megabytes while it is drawn.
+    private static readonly SemaphoreSlim Drawing = new(1);
+
     private readonly string root = Path.Combine(folder, "photos");
 
-    /// <summary>Draws a photograph anew; refuses what is no picture.</summary>
-    /// <exception cref="ImpossibleInputException">Not a picture, or too large a one.</exception>
-    public static PhotoFile Read(byte[] sent)
+    /// <summary>Draws a photograph anew, once those before it are drawn; refuses what is no picture.</summary>
+    /// <exception cref="ImpossibleInputException">Not a picture, a damaged or too large a one.</exception>
+    public static async Task<PhotoFile> Read(byte[] sent, CancellationToken stop)
+    {
+        await Drawing.WaitAsync(stop);
+        try
+        {
+            return Drawn(sent);
+        }
+        finally
+        {
+            Drawing.Release();
+        }
+    }
+
+    private static PhotoFile Drawn(byte[] sent)
     {
         using var codec = SKCodec.Create(new MemoryStream(sent)) ?? throw new ImpossibleInputException("photo", "no picture", Accepted);
-        if ((long)codec.Info.Width * codec.Info.Height > MostPixels)
-            throw new ImpossibleInputException(
-                "photo", $"{codec.Info.Width} by {codec.Info.Height} points", "at most 100 million points");
-
         // A large one is unpacked to about the size that is kept, where its kind allows.
         var scale = Math.Min(1, (double)LongestSide / Math.Max(codec.Info.Width, codec.Info.Height));
         var size = codec.GetScaledDimensions((float)(Math.Ceiling(scale * JpegSteps) / JpegSteps));
-        using var whole = SKBitmap.Decode(codec, codec.Info.WithSize(size))
-            ?? throw new ImpossibleInputException("photo", "a picture that is damaged", Accepted);
+        if ((long)codec.Info.Width * codec.Info.Height > MostPixels || (long)size.Width * size.Height > MostWhole)
+            throw new ImpossibleInputException(
+                "photo", $"{codec.Info.Width} by {codec.Info.Height} points", "at most 100 million points as JPEG, 40 million otherwise");
+        using var whole = new SKBitmap(codec.Info.WithSize(size));
+
+        // Half a picture is not kept as if it were whole.
+        if (codec.GetPixels(whole.Info, whole.GetPixels()) != SKCodecResult.Success)
+            throw new ImpossibleInputException("photo", "a picture that is damaged or cut short", Accepted);
         using var upright = Upright(whole, codec.EncodedOrigin);
         using var image = SKImage.FromBitmap(upright);
         using var data = image.Encode(SKEncodedImageFormat.Jpeg, Quality);
@@ -54,17 +75,8 @@ public sealed class PhotoFiles(string folder)
     public async Task Keep(string hash, Stream content, CancellationToken stop)
     {
         var path = PathOf(hash);
-        if (File.Exists(path))
-            return;
-        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
-        var half = $"{path}.{Guid.NewGuid():N}.part";
-        await using (var file = new FileStream(half, FileMode.CreateNew, FileAccess.Write, FileShare.None, 81920, FileOptions.WriteThrough))
-        {
-            await content.CopyToAsync(file, stop);
-            file.Flush(flushToDisk: true);
-        }
-
-        File.Move(half, path, overwrite: true);
+        if (!File.Exists(path))
+            await WholeFile.WriteAsync(path, content, stop);
     }
 
     /// <summary>Where a picture lies; null where there is none of that name.</summary>

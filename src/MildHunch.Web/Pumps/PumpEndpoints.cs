@@ -60,7 +60,8 @@ public static class PumpEndpoints
 
     private static async Task RefuseTwin(MildHunchDb db, string tag, string? but, CancellationToken stop)
     {
-        if (await db.Pumps.AnyAsync(p => p.Tag == tag && p.Id != but, stop))
+        // “fog-2” beside “FOG-2” would be read as the same pump.
+        if (await db.Pumps.AnyAsync(p => p.Tag.ToLower() == tag.ToLower() && p.Id != but, stop))
             throw Taken(tag);
     }
 

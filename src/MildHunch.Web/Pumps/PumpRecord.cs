@@ -61,6 +61,8 @@ public static class PumpRecord
     private static string Text(string? text, string field, int most, string accepted)
     {
         var trimmed = text?.Trim() ?? "";
+        if (trimmed.Any(char.IsControl))
+            throw new ImpossibleInputException(field, "a line break or another sign that is not seen", accepted);
         return trimmed.Length is > 0 && trimmed.Length <= most
             ? trimmed
             : throw new ImpossibleInputException(field, trimmed.Length == 0 ? "nothing" : $"{trimmed.Length} characters", accepted);

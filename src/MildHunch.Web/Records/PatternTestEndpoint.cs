@@ -22,7 +22,7 @@ public sealed record PatternTestResponse(
 public static class PatternTestEndpoint
 {
     public static void Map(IEndpointRouteBuilder routes) =>
-        routes.MapPost("/api/pattern-test", Test).WithTags("Computation")
+        routes.MapPost("/api/pattern-test", Test).Costly("pattern-test").WithTags("Computation")
             .WithSummary("Exact test of where events fall against the shares expected; from five events on it may tell a pattern.");
 
     private static PatternTestResponse Test(PatternTestRequest request)

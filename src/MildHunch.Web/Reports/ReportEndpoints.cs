@@ -35,7 +35,7 @@ public sealed class ReportEndpoints(MildHunchDb db, CaseStore store, ReportBuild
                 return TypedResults.File(
                     reports.Printed(shown, on), "application/pdf", $"{shown.Content.Title.Replace(' ', '-')}.pdf");
             })
-            .Produces(StatusCodes.Status200OK, contentType: "application/pdf")
+            .Produces(StatusCodes.Status200OK, contentType: "application/pdf").Costly("pdf")
             .WithSummary("The same as PDF on A4 or Letter.");
         cases.MapPost(
             "/report/sign",

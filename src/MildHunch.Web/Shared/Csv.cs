@@ -21,7 +21,8 @@ public static class Csv
         {
             csv.WriteRecord([.. headings]);
             foreach (var row in rows)
-                csv.WriteRecord([.. row.Select(cell => Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "")]);
+                csv.WriteRecord([.. row.Select(cell =>
+                    cell is string text ? Text(text) : Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "")]);
         }
 
         return Results.File(bytes.ToArray(), $"{MediaType}; charset=utf-8", file);
@@ -44,7 +45,8 @@ public static class Csv
                     throw new ImpossibleInputException("file", $"the column “{twice}” twice", "each column once");
                 if (rows.Count == most)
                     throw new ImpossibleInputException("file", $"more than {most} rows", $"at most {most} at once");
-                rows.Add([.. csv.Headers!.Select((h, k) => KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? csv.GetString(k) : ""))]);
+                rows.Add([.. csv.Headers!.Select((h, k) =>
+                    KeyValuePair.Create(h.Trim(), k < csv.FieldCount ? Plain(csv.GetString(k)) : ""))]);
             }
         }
         catch (Exception e) when (e is not (ImpossibleInputException or OutOfMemoryException))
@@ -56,6 +58,15 @@ public static class Csv
             ? rows
             : throw new ImpossibleInputException("file", $"no {what}", $"a first row that names the columns, then one row a {what}");
     }
+
+    // What a spreadsheet would take for a formula is text, and says so; numbers are written as numbers.
+    private static string Text(string cell) => Formula(cell) ? $"'{cell}" : cell;
+
+    // Taken back in, it is what it was.
+    private static string Plain(string cell) => cell is ['\'', .. var rest] && Formula(rest) ? rest : cell;
+
+    private static bool Formula(string cell) => cell.TrimStart('\t', '\r', '\n', ' ') is ['=' or '+' or '-' or '@', ..]
+        && !double.TryParse(cell, NumberStyles.Float, CultureInfo.InvariantCulture, out _);
 
     // A column that stands in another one counts too: “tag” and “tag.length” cannot both be told.
     private static string? Twice(IEnumerable<string> headings)

@@ -23,6 +23,9 @@ public sealed class RefusalException(int status, string title, string field, str
 /// <summary>Every refusal as problem details (RFC 9457) with the field named.</summary>
 public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
 {
+    // When to try again what did not go for want of time or room.
+    private const string TrySeconds = "10";
+
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellationToken)
     {
         var problem = exception switch
@@ -53,6 +56,8 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
         }
 
         context.Response.StatusCode = problem.Status!.Value;
+        if (problem.Status == StatusCodes.Status503ServiceUnavailable)
+            context.Response.Headers.RetryAfter = TrySeconds;
         await context.Response.WriteAsJsonAsync(problem, options: null, contentType: "application/problem+json", cancellationToken);
         return true;
     }

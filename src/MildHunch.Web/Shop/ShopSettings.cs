@@ -2,6 +2,7 @@ using System.ComponentModel;
 using System.Text.Json;
 using MildHunch.Core;
 using MildHunch.Core.Quantities;
+using MildHunch.Store;
 using MildHunch.Web.Backup;
 using MildHunch.Web.Expectation;
 using MildHunch.Web.Operations;
@@ -24,13 +25,14 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
     private const int LongestName = 80;
     private const int LongestCurrency = 12;
     private const int LongestAddress = 120;
-    private readonly Lock writing = new();
+    private readonly SemaphoreSlim writing = new(1);
 
     public static void Map(IEndpointRouteBuilder routes)
     {
         var shop = routes.MapGroup("/api/shop").WithTags("Shop");
         shop.MapGet("/", (ShopSettings settings) => settings.Now()).WithSummary("Name, currency and prices of the shop.");
-        shop.MapPut("/", (ShopDto told, ShopSettings settings) => settings.Keep(told)).WithSummary("Sets them; what is left out stays.");
+        shop.MapPut("/", (ShopDto told, ShopSettings settings, CancellationToken stop) => settings.Keep(told, stop))
+            .WithSummary("Sets them; what is left out stays.");
     }
 
     /// <summary>Reads what was kept.</summary>
@@ -55,21 +57,24 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
     private ShopDto Now() =>
         new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address);
 
-    private ShopDto Keep(ShopDto told)
+    private async Task<ShopDto> Keep(ShopDto told, CancellationToken stop)
     {
         Check(told);
-        lock (writing)
+        await writing.WaitAsync(stop);
+        try
         {
-            var path = Path.Combine(folder.Path, FileName);
-            File.WriteAllText($"{path}.part", JsonSerializer.Serialize(With(told), JsonSerializerOptions.Web));
-            File.Move($"{path}.part", path, overwrite: true);
+            using var text = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(With(told), JsonSerializerOptions.Web));
+            await WholeFile.WriteAsync(Path.Combine(folder.Path, FileName), text, stop);
 
             // What could not be kept takes no effect either.
             Apply(told);
             health.Mended(FileName);
+            return Now();
         }
-
-        return Now();
+        finally
+        {
+            writing.Release();
+        }
     }
 
     private static void Check(ShopDto told)

@@ -50,7 +50,7 @@ public static class SimulationEndpoint
                 var result = Compute(request, catalogue, http.RequestAborted);
                 return Csv.Wanted(http.Request) ? ToCsv(result) : Results.Ok(ToDto(result));
             })
-            .Produces<SimulationResponse>().WithTags("Computation")
+            .Produces<SimulationResponse>().Costly("simulation").WithTags("Computation")
             .WithSummary("The pump in time: means and sampled pressures, valves and crank angle; as CSV with Accept: text/csv. Ends when "
                 + "the caller hangs up.");
 

@@ -67,7 +67,7 @@ public static class TableEndpoints
                 .Select(f => new object[]
                 {
                     f.At.Part.Id, f.At.Part.Name, f.At.Place.Key, f.Found.State, f.Found.Finding ?? "", f.Found.By,
-                    Safe(f.Found.Note ?? ""),
+                    f.Found.Note ?? "",
                 }));
     }
 
@@ -103,9 +103,6 @@ public static class TableEndpoints
         await db.SaveOrRefuse(stop);
         return new PumpsTakenResponse(added, left);
     }
-
-    // What a spreadsheet would take for a formula is text.
-    private static string Safe(string text) => text.Length > 0 && text[0] is ('=' or '+' or '-' or '@') ? $"'{text}" : text;
 
     private static string When(CaseEntity entity, int change) =>
         entity.Changes.First(c => c.Number == change).At.ToString("O", CultureInfo.InvariantCulture);

@@ -57,14 +57,31 @@ public class SameContendersTests
     {
         var bench = Bench(Noted);
         var all = bench.Posterior();
-        for (var i = 0; i < bench.Case.Items.Count; i++)
+        foreach (var item in bench.Case.Items.Where(i => i.Cue is not null))
         {
-            if (bench.Case.Items[i].Cue is null)
-                continue;
-            var (quick, slow) = (bench.PosteriorWithout(all, i), bench.Posterior(i));
+            var (quick, slow) = (bench.PosteriorWithout(all, item), bench.Posterior(item));
             for (var h = 0; h < all.Probability.Length; h++)
-                quick.Probability[h].ShouldBe(slow.Probability[h], 1e-9, bench.Case.Items[i].Id);
+                quick.Probability[h].ShouldBe(slow.Probability[h], 1e-9, item.Id);
         }
+    }
+
+    /// <summary>Read thirty times, a quantity is one piece of evidence, told once with its mean.</summary>
+    [Fact]
+    public void Readings_of_one_quantity_are_one_piece_of_evidence()
+    {
+        Reading[] readings =
+        [
+            .. Enumerable.Range(0, 30).SelectMany(k => new[]
+            {
+                Read("discharge-pressure", 31 + (0.02 * (k - 14.5)), "bar"), Read("nozzle-flow", 12.7, "L/min"), Read("speed", 1449, "rpm"),
+            }),
+        ];
+        var bench = Bench(Saw(readings, new CueFact("sound", "smooth")));
+        bench.Pieces().Count.ShouldBe(4);
+        var judged = Judge(Fog2, Fog2Setup(), Saw(readings, new CueFact("sound", "smooth")));
+        judged.Suspects.ShouldAllBe(s => s.Evidence.Count <= 4);
+        judged.Suspects.SelectMany(s => s.Evidence).Select(e => e.Text)
+            .ShouldContain(t => t.Contains("31 bar read in the mean of 30"));
     }
 
     /// <summary>

@@ -195,6 +195,28 @@ public sealed class BackupTests : IDisposable
         files.Count.ShouldBeInRange(8 + 6 + 20, 8 + 10 + 26);
     }
 
+    /// <summary>A dead clock battery: nothing good is thrown away for a stamp of another year, and no night waits for one.</summary>
+    [Fact]
+    public void A_clock_of_another_year_throws_nothing_away_and_puts_no_night_off()
+    {
+        var now = new DateTime(2026, 11, 27, 3, 0, 0, DateTimeKind.Utc);
+        var nightly = Enumerable.Range(0, 10).Select(d => $"nightly-{now.AddDays(-d):yyyyMMdd-HHmmss}.zip").ToArray();
+        for (var nights = 1; nights < 8; nights++)
+        {
+            var ahead = Enumerable.Range(0, nights).Select(d => $"nightly-{now.AddYears(1).AddDays(d):yyyyMMdd-HHmmss}.zip");
+            var gone = BackupFolder.TooOld([.. nightly, .. ahead], now.AddYears(1).AddDays(nights - 1));
+            nightly[..(10 - nights)].Intersect(gone).ShouldBeEmpty();
+            nightly.Except(gone).Count().ShouldBeGreaterThanOrEqualTo(10 - nights);
+        }
+
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-stamps-").FullName;
+        Directory.CreateDirectory(Path.Combine(folder, BackupFolder.Name));
+        foreach (var stamp in new[] { "20261120-023100", "20300101-023000" })
+            File.WriteAllText(Path.Combine(folder, BackupFolder.Name, $"nightly-{stamp}.zip"), "");
+        BackupFolder.Last(folder, "nightly", now).ShouldBe(new DateTime(2026, 11, 20, 2, 31, 0, DateTimeKind.Utc));
+        Directory.Delete(folder, recursive: true);
+    }
+
     [Theory]
     [InlineData(null, "2026-11-27T12:00", true)]
     [InlineData("2026-11-27T02:31", "2026-11-27T12:00", false)]

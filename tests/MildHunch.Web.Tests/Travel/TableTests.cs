@@ -61,6 +61,28 @@ public sealed class TableTests : IDisposable
         (await here.Http.GetStringAsync($"/api/cases/{id}/findings.csv", Stop)).ShouldContain("failed,grooved-seat,Runa Estcott");
     }
 
+    /// <summary>What a spreadsheet would take for a formula is written as text, and comes back as what it was.</summary>
+    [Fact]
+    public async Task Formulas_are_text_in_every_table_and_come_back_as_they_were()
+    {
+        var (made, said) = await here.Send(HttpMethod.Post, "/api/pumps", new JsonObject
+        {
+            ["tag"] = "=1+1",
+            ["name"] = "@SUM(A1)",
+            ["duty"] = "\t-2+3",
+            ["pump"] = Product.Pump(),
+            ["setup"] = Product.Setup(),
+        });
+        made.StatusCode.ShouldBe(HttpStatusCode.Created, said?.ToJsonString());
+        var list = await here.Http.GetStringAsync("/api/pumps.csv", Stop);
+        list.ShouldContain("'=1+1,'@SUM(A1)");
+        var rows = list.Split('\n');
+        var (response, body) = await Take($"{rows[0]}\n{rows.Single(r => r.StartsWith("'=1+1", StringComparison.Ordinal))}\n");
+        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
+        var pump = (await there.Get("/api/pumps")).AsArray().Single()!;
+        (pump["tag"]!.GetValue<string>(), pump["name"]!.GetValue<string>()).ShouldBe(("=1+1", "@SUM(A1)"));
+    }
+
     private async Task<(HttpResponseMessage Response, JsonNode? Body)> Take(string list)
     {
         using var content = new StringContent(list, Encoding.UTF8, "text/csv");

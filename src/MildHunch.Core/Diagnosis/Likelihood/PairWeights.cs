@@ -54,10 +54,10 @@ internal sealed class PairWeights
     /// <summary>The solved effects that a pair reads; null where one of its two alone moves the numbers.</summary>
     public SolvedPair? SolvedOf(int pair) => solvedOf[pair];
 
-    /// <summary>Log-likelihood by cell of every solved pair, one reading perhaps left out.</summary>
-    public double[][] Log(int? leftOut, double swingExponent)
+    /// <summary>Log-likelihood by cell of every solved pair, the readings of one quantity perhaps left out.</summary>
+    public double[][] Log(Observable? leftOut, double swingExponent)
     {
-        var swing = Swing(new SwingCount(leftOut is { } at && readings[at].What == Observables.Swing ? leftOut : null, swingExponent));
+        var swing = Swing(new SwingCount(leftOut == Observables.Swing, swingExponent));
         return [.. solved.Select(s => Sum(Steady(s, leftOut), swing, s.Index))];
     }
 
@@ -122,19 +122,13 @@ internal sealed class PairWeights
     {
         if (swings.TryGetValue(count, out var known))
             return known;
-        Reading[] counted = [.. readings.Where((r, i) => i != count.LeftOut && r.What == Observables.Swing)];
+        Reading[] counted = count.LeftOut ? [] : [.. readings.Where(r => r.What == Observables.Swing)];
         return swings[count] = counted.Length == 0 ? [] : [.. solved.Select(s => numbers.Swing(counted, s.Rows, count.Exponent))];
     }
 
-    private double[] Steady(SolvedPair pair, int? leftOut)
-    {
-        if (leftOut is not { } at || readings[at].What == Observables.Swing)
-            return pair.Steady.All;
-        var group = Array.FindIndex(groups, g => g.What == readings[at].What.Index);
-        return groups[group].Readings.Length == 1
-            ? pair.Steady.Without[group]
-            : numbers.Steady(ground.Numbers.Group([.. readings.Where((_, i) => i != at)]), pair.Rows, pair.CellPrior).All;
-    }
+    private double[] Steady(SolvedPair pair, Observable? leftOut) => leftOut is null || leftOut == Observables.Swing
+        ? pair.Steady.All
+        : pair.Steady.Without[Array.FindIndex(groups, g => g.What == leftOut.Index)];
 
     private static double[] Sum(double[] steady, double[][] swing, int pair)
     {
@@ -195,5 +189,5 @@ internal sealed class PairWeights
     private bool Moves(Hypothesis h) => ground.Table.Effects[h.EffectIndex].MovesNumbers;
 
     /// <summary>Which readings of the swing count, and to what power.</summary>
-    private readonly record struct SwingCount(int? LeftOut, double Exponent);
+    private readonly record struct SwingCount(bool LeftOut, double Exponent);
 }

@@ -4,8 +4,8 @@ using MildHunch.Core.Expectation;
 namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>
-/// The readings of a case against every effect, each sum made once when it is first asked for: of all readings, and of all
-/// but one.
+/// The readings of a case against every effect, each sum made once when it is first asked for: of all readings, and of all but those of one
+/// quantity.
 /// </summary>
 internal sealed class ReadingLikelihoods(NumericLikelihood numbers, IReadOnlyList<Reading> readings)
 {
@@ -19,21 +19,13 @@ internal sealed class ReadingLikelihoods(NumericLikelihood numbers, IReadOnlyLis
 
     private double? swingSpan;
 
-    /// <summary>Steady readings by effect and softness, then severity; without the one at this place of the list.</summary>
-    public double[][] Steady(int? leftOut)
-    {
-        if (leftOut is not { } at || readings[at].What == Observables.Swing)
-            return steady.Value.All;
-        return steady.Value.Without.First(w => w.What == readings[at].What.Index) is { Readings: 1 } alone
-            ? alone.Log
-            : numbers.Steady(Others(at)).All;
-    }
+    /// <summary>Steady readings by effect and softness, then severity; without those of one quantity.</summary>
+    public double[][] Steady(Observable? leftOut) => leftOut is null || leftOut == Observables.Swing
+        ? steady.Value.All
+        : steady.Value.Without.First(w => w.What == leftOut.Index).Log;
 
     /// <summary>Readings of the swing likewise.</summary>
-    public double[][] Swing(int? leftOut) =>
-        leftOut is { } at && readings[at].What == Observables.Swing ? numbers.Swing(Others(at)) : swing.Value;
-
-    private Reading[] Others(int leftOut) => [.. readings.Where((_, i) => i != leftOut)];
+    public double[][] Swing(Observable? leftOut) => leftOut == Observables.Swing ? numbers.Swing([]) : swing.Value;
 
     private static double SpanOf(double[][] log)
     {

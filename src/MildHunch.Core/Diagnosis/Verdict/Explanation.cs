@@ -23,8 +23,8 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
         var share = Gathered(posterior.Probability, faultOf, count);
         var prior = ByFault(bench.Contenders.Prior);
         var priors = Enumerable.Range(0, bench.Contenders.Count).Sum(bench.Contenders.Prior);
-        var without = Enumerable.Range(0, bench.Case.Items.Count)
-            .Select(i => Gathered(bench.PosteriorWithout(posterior, i).Probability, faultOf, count)).ToArray();
+        var pieces = bench.Pieces();
+        var without = pieces.Select(p => Gathered(bench.PosteriorWithout(posterior, p).Probability, faultOf, count)).ToArray();
         var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Case.Hypotheses.Count)], bench.Case.Hypotheses.Count);
         var weights = bench.AllWeights().Singles;
         var faults = Enumerable.Range(0, bench.Case.Hypotheses.Count).GroupBy(h => faultOf[h])
@@ -39,7 +39,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
                 var severity = Severity(f.Fault, likeliest, weights, out var middle);
                 var explained = probability >= WorthExplaining && rank < MostExplained;
                 var evidence = explained
-                    ? bench.Case.Items.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
+                    ? pieces.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
                         .Where(w => Math.Abs(w.Decibans) >= WorthTelling).OrderByDescending(w => Math.Abs(w.Decibans)).ToArray()
                     : [];
                 var before = prior[f.Number] / priors;
@@ -126,10 +126,15 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
             ? bench.Case.Setup.Nozzle.Coefficient
             : reading.What.Read(expectation.Point, 1);
         var compared = fault.Id == Catalogue.NoFault ? "" : $"; {fault.Phrase} gives {Figure(reading, mean)}";
-        var (id, arrangement, read) = (reading.What.Id, bench.Case.Pump.Arrangement, reading.Value.Text(reading.ReadIn));
+        double[] all = [.. bench.Case.Readings.Readings.Where(r => r.What == reading.What).Select(r => r.Value.Si)];
+        var (id, arrangement) = (reading.What.Id, bench.Case.Pump.Arrangement);
+
+        // Read several times, it is one piece of evidence: their mean.
+        var read = (reading.Value with { Si = all.Average() }).Text(reading.ReadIn);
+        var times = all.Length == 1 ? "" : $" in the mean of {all.Length}";
         var against = fault.Id == Catalogue.NoFault ? $"; {Figure(reading, expected)} expected" : compared;
         return new WeightOfEvidence(
-            source, weight, $"{ReadingNames.Full(id, arrangement)}: {read} read, {Figure(reading, expected)} expected{compared}",
+            source, weight, $"{ReadingNames.Full(id, arrangement)}: {read} read{times}, {Figure(reading, expected)} expected{compared}",
             $"{ReadingNames.Short(id, arrangement)} {read}{against}");
     }
 

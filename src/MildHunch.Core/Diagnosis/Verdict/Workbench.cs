@@ -1,5 +1,6 @@
 using MildHunch.Core.Diagnosis.Hypotheses;
 using MildHunch.Core.Diagnosis.Likelihood;
+using MildHunch.Core.Expectation;
 using MildHunch.Core.Numerics;
 
 namespace MildHunch.Core.Diagnosis.Verdict;
@@ -59,22 +60,23 @@ internal sealed class Workbench
             Contenders, numbers, Answered(Beside(key.Group), Case.Groups.Followers(key.Group)));
     }
 
-    /// <summary>The posterior without one item: an answer that stands alone is divided out again.</summary>
-    public Posterior PosteriorWithout(Posterior all, int leftOut)
-    {
-        var item = Case.Items[leftOut];
-        return (item.Cue is null || Case.Groups.Sees(item) ? null : all.Without(Leading(item))) ?? Posterior(leftOut);
-    }
+    /// <summary>Pieces of evidence: an answer each, and all readings of one quantity together, the last of them speaking for all.</summary>
+    public IReadOnlyList<EvidenceItem> Pieces() =>
+        [.. Case.Items.Where((item, i) => !Case.Items.Skip(i + 1).Any(later => Together(item, later)))];
 
-    /// <summary>The posterior with one item left out, or one more taken in.</summary>
-    public Posterior Posterior(int? leftOut = null, EvidenceItem? added = null)
+    /// <summary>The posterior without one piece: an answer that stands alone is divided out again.</summary>
+    public Posterior PosteriorWithout(Posterior all, EvidenceItem piece) =>
+        (piece.Cue is null || Case.Groups.Sees(piece) ? null : all.Without(Leading(piece))) ?? Posterior(piece);
+
+    /// <summary>The posterior with one piece left out, or one more taken in.</summary>
+    public Posterior Posterior(EvidenceItem? leftOut = null, EvidenceItem? added = null)
     {
-        var used = Case.Items.Where((_, i) => i != leftOut).ToList();
+        var used = Case.Items.Where(i => leftOut is null || (!ReferenceEquals(i, leftOut) && !Together(i, leftOut))).ToList();
         if (added is not null)
             used.Add(added);
         var counts = Case.Groups.Count(used);
-        var numbers = Weights(new ReadingsUsed(leftOut < Case.Readings.Readings.Count ? leftOut : null, counts.SwingFollows)).Bins;
-        var group = (added ?? (leftOut is { } at ? Case.Items[at] : null))?.Group;
+        var numbers = Weights(new ReadingsUsed(leftOut?.Reading?.What, counts.SwingFollows)).Bins;
+        var group = (added ?? leftOut)?.Group;
         return Likelihood.Posterior.Of(
             Contenders, numbers,
             group is null
@@ -135,8 +137,11 @@ internal sealed class Workbench
     private double[] Following(EvidenceItem item) =>
         following.TryGetValue(item, out var known) ? known : following[item] = Contenders.Followers(item);
 
-    /// <summary>Which readings count: all but one perhaps, the swing in full or as a follower.</summary>
-    private readonly record struct ReadingsUsed(int? LeftOut, bool SwingFollows);
+    private static bool Together(EvidenceItem one, EvidenceItem other) =>
+        one.Reading is { } a && other.Reading is { } b && a.What == b.What;
+
+    /// <summary>Which readings count: all but those of one quantity perhaps, the swing in full or as a follower.</summary>
+    private readonly record struct ReadingsUsed(Observable? LeftOut, bool SwingFollows);
 
     private readonly record struct Demoted(string Group, bool SwingFollows);
 }

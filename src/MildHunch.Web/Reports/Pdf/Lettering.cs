@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using SkiaSharp;
 
 namespace MildHunch.Web.Reports.Pdf;
@@ -13,6 +14,11 @@ internal static class Lettering
     private static readonly Dictionary<string, SKTypeface> Faces = new[] { Text, Strong, Heading, Signs }
         .ToDictionary(n => n, n => SKTypeface.FromData(SKData.CreateCopy(Woff.ToTrueType(Shipped(n)))));
 
+    // Which letters a font has is asked for each letter of each page.
+    private static readonly ConcurrentDictionary<Letter, bool> Known = new();
+
+    private readonly record struct Letter(string Font, int Rune);
+
     public static SKFont Of(string name, double size) => new(Faces[name], (float)size) { Subpixel = true };
 
     /// <summary>A line in pieces of one font each; a letter that no font has becomes a question mark.</summary>
@@ -23,8 +29,8 @@ internal static class Lettering
         foreach (var rune in line.EnumerateRunes())
         {
             var letter = rune.ToString();
-            var has = Has(font, letter) ? font : Signs;
-            if (has == Signs && !Has(Signs, letter))
+            var has = Has(font, rune) ? font : Signs;
+            if (has == Signs && !Has(Signs, rune))
                 (has, letter) = (font, "?");
             if (has != current && piece.Length > 0)
             {
@@ -40,11 +46,11 @@ internal static class Lettering
             yield return (current, piece.ToString());
     }
 
-    private static bool Has(string font, string letter)
+    private static bool Has(string font, System.Text.Rune rune) => Known.GetOrAdd(new Letter(font, rune.Value), letter =>
     {
-        using var face = Of(font, 10);
-        return face.ContainsGlyphs(letter);
-    }
+        using var face = Of(letter.Font, 10);
+        return face.ContainsGlyph(letter.Rune);
+    });
 
     private static byte[] Shipped(string name)
     {

@@ -176,14 +176,29 @@ internal sealed class Sheets : IDisposable
     {
         while (word.Length > 1 && Measure(font, size, word) > width)
         {
-            var fits = word.Length;
-            while (fits > 1 && Measure(font, size, word[..fits]) > width)
-                fits--;
+            var fits = Fits(font, size, word, width);
             yield return word[..fits];
             word = word[fits..];
         }
 
         yield return word;
+    }
+
+    // How many letters of a word fit, at least one; found by halves, since more letters are never narrower.
+    private int Fits(string font, double size, string word, double width)
+    {
+        var (least, most) = (1, word.Length);
+        while (most - least > 1)
+        {
+            var middle = (least + most) / 2;
+            if (Measure(font, size, word[..middle]) > width)
+                most = middle;
+            else
+                least = middle;
+        }
+
+        // A letter of two halves stays whole.
+        return char.IsHighSurrogate(word[least - 1]) ? least == 1 ? 2 : least - 1 : least;
     }
 
     private void Begin()
