@@ -16,6 +16,7 @@ public static class Ids
     {
         var number = (uint)Interlocked.Increment(ref last) % Numbers;
         var chance = BitConverter.ToUInt64(RandomNumberGenerator.GetBytes(8)) >> 8;
-        return string.Create(CultureInfo.InvariantCulture, $"{DateTimeOffset.UtcNow.ToUnixTimeMilliseconds():x12}{number:x6}{chance:x14}");
+        var now = TimeProvider.System.GetUtcNow().ToUnixTimeMilliseconds();
+        return string.Create(CultureInfo.InvariantCulture, $"{now:x12}{number:x6}{chance:x14}");
     }
 }

@@ -17,7 +17,8 @@ public static class StartLock
 
     /// <summary>Migrates; calls <paramref name="waits"/> once with the reason where another start has to end first.</summary>
     /// <exception cref="StartException">The database is empty where there was a shop.</exception>
-    public static async Task MigrateAsync(MildHunchDb db, string folder, Action<string> waits, CancellationToken stop)
+    public static async Task MigrateAsync(
+        MildHunchDb db, string folder, TimeProvider clock, Action<string> waits, CancellationToken stop)
     {
         await using var held = await Hold(Path.Combine(folder, LockName), waits, stop);
         NotEmptied(folder);
@@ -30,7 +31,7 @@ public static class StartLock
 
         // A shop that is to be changed is kept as it was.
         if (done.Any() && missing.Any())
-            await BackupFolder.WriteAsync(folder, $"before-{missing.Last()}", DateTime.UtcNow, stop);
+            await BackupFolder.WriteAsync(folder, $"before-{missing.Last()}", clock.GetUtcNow().UtcDateTime, stop);
         await db.Database.MigrateAsync(stop);
     }
 

@@ -35,8 +35,9 @@ using MildHunch.Web.Workings;
 using Serilog;
 using Serilog.Events;
 
+var clock = TimeProvider.System;
 if (args is ["restore", var backup])
-    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR"), backup);
+    return await RestoreCommand.Run(Environment.GetEnvironmentVariable("DATA_DIR"), backup, clock);
 if (args is ["check", var tried])
     return await RestoreCommand.Check(tried);
 
@@ -55,7 +56,7 @@ var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDi
 Directory.CreateDirectory(folder);
 await using var serving = ServingLock.Serving(folder);
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
-    DemoFile.Lay(folder, DateOnly.FromDateTime(DateTime.Now));
+    DemoFile.Lay(folder, DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
 builder.Services.AddSingleton(new ShopFolder(folder));
 builder.Services.AddSingleton<ShopHealth>().AddSingleton<CostlyWork>();
 builder.Services.AddHostedService<NightlyBackups>();
@@ -78,7 +79,7 @@ builder.Services.AddSingleton<ServicePlanEndpoint>();
 builder.Services.AddSingleton(new PhotoFiles(folder));
 builder.Services.AddSingleton<JotLine>();
 builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
-builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(clock);
 builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddCases();
 builder.Services.AddSingleton<ShopSettings>().AddScoped<DemoClosed>();
@@ -105,7 +106,7 @@ using (var scope = app.Services.CreateScope())
     var db = scope.ServiceProvider.GetRequiredService<MildHunchDb>();
     try
     {
-        await StartLock.MigrateAsync(db, folder, Console.Error.WriteLine, CancellationToken.None);
+        await StartLock.MigrateAsync(db, folder, clock, Console.Error.WriteLine, CancellationToken.None);
     }
     catch (StartException e)
     {
@@ -120,9 +121,9 @@ using (var scope = app.Services.CreateScope())
 app.Use(Protection.Headers);
 app.UseExceptionHandler();
 app.Use(Protection.OnlyFor(Protection.HostNames(app.Configuration["ALLOWED_HOSTS"])));
+app.Use(Protection.OnlyOwnPages);
 app.Use(BodyLimit.Enforce);
 app.Use(ReaderUnits.Choose);
-app.Use(Protection.OnlyOwnPages);
 app.Use(Protection.KnownLetters);
 app.UseResponseCompression();
 

@@ -64,6 +64,18 @@ public partial class LayoutTests
             .Select(l => $"{Path.GetRelativePath(root, file)}:{l.Index + 1}")).ShouldBeEmpty();
     }
 
+    /// <summary>Product and tests go by one clock, a TimeProvider: under another one all of it is on another day.</summary>
+    [Fact]
+    public void Nobody_looks_at_a_clock_of_his_own()
+    {
+        var root = Repository.Root();
+        Repository.Sources().SelectMany(file => File.ReadLines(file).Index().Where(l => OwnClock().IsMatch(l.Item))
+            .Select(l => $"{Path.GetRelativePath(root, file)}:{l.Index + 1}")).ShouldBeEmpty();
+    }
+
+    [GeneratedRegex(@"\bDateTime(Offset)?\.(Now|UtcNow|Today)\b")]
+    private static partial Regex OwnClock();
+
     private static string Namespace(string folder) => folder.Length == 0 ? "MildHunch.Core" : $"MildHunch.Core.{folder}";
 
     private static IEnumerable<string> TypesIn(string folder) =>

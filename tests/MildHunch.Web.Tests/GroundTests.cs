@@ -180,7 +180,8 @@ public class GroundTests(Workshop product, Product shipped)
         Task waiting;
         await using (new FileStream(Path.Combine(folder, "start.lock"), FileMode.Create, FileAccess.ReadWrite, FileShare.None))
         {
-            waiting = Store.StartLock.MigrateAsync(db, folder, said.SetResult, TestContext.Current.CancellationToken);
+            waiting = Store.StartLock.MigrateAsync(
+                db, folder, TimeProvider.System, said.SetResult, TestContext.Current.CancellationToken);
             (await said.Task).ShouldContain(folder);
             waiting.IsCompleted.ShouldBeFalse();
         }

@@ -57,7 +57,7 @@ internal static class YearsBench
         using var server = await ServerProcess.Start(folder, demo: true);
         await using var db = TenYears.Open(folder);
         List<BenchPump> like = [];
-        var today = DateOnly.FromDateTime(DateTime.Now);
+        var today = DateOnly.FromDateTime(TimeProvider.System.GetLocalNow().Date);
         foreach (var pump in await db.Pumps.AsNoTracking().Where(p => p.RunningJson != null).OrderBy(p => p.Tag).ToListAsync())
         {
             var life = (await server.Http.GetFromJsonAsync<JsonObject>($"/api/pumps/{pump.Id}/life"))!;

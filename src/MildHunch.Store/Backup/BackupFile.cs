@@ -64,6 +64,26 @@ public static class BackupFile
     /// <summary>True for a name that a backup may hold; nothing else is ever written anywhere.</summary>
     public static bool MayHold(string name) => name == MildHunchDb.FileName || Beside.Contains(name) || IsPhoto(name);
 
+    /// <summary>Paths of all files of a shop beside its database: settings, knowledge, photographs.</summary>
+    public static IReadOnlyList<string> Own(string folder)
+    {
+        var photos = Path.Combine(folder, Photos);
+        return
+        [
+            .. Beside.Select(name => Path.Combine(folder, name)).Where(File.Exists),
+            .. Taken(folder, photos),
+        ];
+    }
+
+    private static IEnumerable<string> Taken(string folder, string photos) => Directory.Exists(photos)
+        ? Directory.EnumerateFiles(photos, "*.jpg", SearchOption.AllDirectories).Where(photo => IsPhoto(Named(folder, photo)))
+            .Order(StringComparer.Ordinal)
+        : [];
+
+    // As it stands in the zip.
+    private static string Named(string folder, string path) =>
+        Path.GetRelativePath(folder, path).Replace(Path.DirectorySeparatorChar, '/');
+
     private static bool IsPhoto(string name) => name.Split('/') is [Photos, { Length: 2 } part, { Length: 68 } file]
         && file.StartsWith(part, StringComparison.Ordinal) && file.EndsWith(".jpg", StringComparison.Ordinal)
         && file[..64].All(char.IsAsciiHexDigitLower);
@@ -92,16 +112,11 @@ public static class BackupFile
         List<BackedUp> files = [];
         using var zip = new ZipArchive(zipped, ZipArchiveMode.Create, leaveOpen: true);
         files.Add(await Add(zip, MildHunchDb.FileName, copy, CompressionLevel.Optimal, stop));
-        foreach (var name in Beside.Where(n => File.Exists(Path.Combine(folder, n))))
-            files.Add(await Add(zip, name, Path.Combine(folder, name), CompressionLevel.Optimal, stop));
-        var photos = Path.Combine(folder, Photos);
-        if (Directory.Exists(photos))
-            foreach (var photo in Directory.EnumerateFiles(photos, "*.jpg", SearchOption.AllDirectories).Order(StringComparer.Ordinal))
-            {
-                var name = Path.GetRelativePath(folder, photo).Replace(Path.DirectorySeparatorChar, '/');
-                if (IsPhoto(name))
-                    files.Add(await Add(zip, name, photo, CompressionLevel.NoCompression, stop));
-            }
+        foreach (var own in Own(folder))
+        {
+            var name = Named(folder, own);
+            files.Add(await Add(zip, name, own, IsPhoto(name) ? CompressionLevel.NoCompression : CompressionLevel.Optimal, stop));
+        }
 
         await using var manifest = zip.CreateEntry(BackupManifest.FileName).Open();
         await JsonSerializer.SerializeAsync(

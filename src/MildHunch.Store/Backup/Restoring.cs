@@ -192,15 +192,18 @@ public static class Restoring
         foreach (var end in Stale)
             File.Delete(database + end);
 
-        // What the backup lacks was not there then; it is kept with what was there before.
-        foreach (var own in BackupFile.Beside.Where(own => !File.Exists(Path.Combine(beside, own))))
-            File.Delete(Path.Combine(folder, own));
+        HashSet<string> taken = [];
         foreach (var from in Directory.EnumerateFiles(beside, "*", SearchOption.AllDirectories)
             .OrderBy(f => Path.GetFileName(f) == MildHunchDb.FileName))
         {
             var to = Path.Combine(folder, Path.GetRelativePath(beside, from));
             Directory.CreateDirectory(Path.GetDirectoryName(to)!);
             File.Move(from, to, overwrite: true);
+            taken.Add(to);
         }
+
+        // What the backup lacks was not there then; it is kept with what was there before.
+        foreach (var own in BackupFile.Own(folder).Where(own => !taken.Contains(own)))
+            File.Delete(own);
     }
 }

@@ -25,7 +25,7 @@ public static class RestoreCommand
         }
     }
 
-    public static async Task<int> Run(string? folder, string file)
+    public static async Task<int> Run(string? folder, string file, TimeProvider clock)
     {
         if (string.IsNullOrWhiteSpace(folder))
         {
@@ -38,7 +38,7 @@ public static class RestoreCommand
         try
         {
             var kept = await Restoring.RestoreAsync(
-                folder, file, [.. db.Database.GetMigrations()], DateTime.UtcNow, CancellationToken.None);
+                folder, file, [.. db.Database.GetMigrations()], clock.GetUtcNow().UtcDateTime, CancellationToken.None);
             Console.WriteLine($"Restored {file} into {folder}.");
             if (kept is not null)
                 Console.WriteLine($"What was there before is kept in {kept}.");

@@ -84,11 +84,19 @@ public static class PumpSheetEndpoints
         ETags.Require(http, stored.Version);
         var sheet = request.Sheet ?? throw Mapping.Missing("sheet", "the figures as a whole");
         var shown = stored.ToResource();
-        var possible = ServiceQuestion.Possible(shown.Pump.ToCore(), shown.Setup, sheets);
-        PumpSheetRules.Check(sheet, possible);
-        ServiceQuestion.Sheets(shown.Pump.ToCore(), shown.Setup, sheet, sheets);
+        var pump = shown.Pump.ToCore();
+        var possible = ServiceQuestion.Possible(pump, shown.Setup, sheets);
+
+        // What stands there already and no longer fits is kept with the rest; anything else has to be of this pump.
+        var told = SheetFit.Of(sheet, pump, shown.Setup, sheets);
+        if (told.LeftOut.Except(SheetFit.Of(shown.Sheet, pump, shown.Setup, sheets).LeftOut).Any())
+        {
+            PumpSheetRules.Check(sheet, possible);
+            ServiceQuestion.Sheets(pump, shown.Setup, sheet, sheets);
+        }
+
         if (request.Sure != true)
-            AskBack(sheet, possible);
+            AskBack(told.Own, possible);
         stored.SheetJson = Stored.Write(sheet);
         stored.Version++;
         await db.SaveOrRefuse(stop);

@@ -22,7 +22,9 @@ public sealed record PumpMemory(
     bool Archived, IReadOnlyList<MeterEntity> Meters, IReadOnlyList<PartChangeEntity> Changes, IReadOnlyList<string> Conflicts)
 {
     /// <summary>Hours of the pump when its record began; 0 where it was kept from new.</summary>
-    public double WatchedFrom => Running.RecordFrom is { } from && Running.RecordFrom != Running.Commissioned ? Record.HoursAt(from) : 0;
+    public double WatchedFrom => Running.RecordFrom is { } from && from == Record.From && from != Running.Commissioned
+        ? Record.HoursAt(from)
+        : 0;
 
     /// <summary>Which lives are pooled with those of a part.</summary>
     public LifeOf LifeOf(RecordPart part) => new(part.Kind, Record.Type, Liquid);
@@ -41,7 +43,12 @@ public sealed record PumpMemory(
         [
             .. fitted.LeftOut.Select(l => $"Noted and no longer of this pump, or of the sheets as they are now: {l}."),
         ];
-        var running = Told(stored, today, conflicts);
+        var told = stored.RunningJson is null ? new RunningDto() : Stored.Read<RunningDto>(stored.RunningJson);
+        var running = told with
+        {
+            Commissioned = NotAhead(told.Commissioned, "commissioned", today, conflicts),
+            RecordFrom = NotAhead(told.RecordFrom, "record from", today, conflicts),
+        };
         meters = [.. meters.Where(m => OnRecord(m.On, "a reading of its meter", conflicts))];
         changes = [.. changes.Where(c => OnRecord(c.On, $"a change of {c.Part}", conflicts))];
         var hours = Hours(meters, running, today, conflicts);
@@ -54,7 +61,7 @@ public sealed record PumpMemory(
         ];
         var from = running.RecordFrom ?? running.Commissioned ?? known.Min()!.Value;
         return new PumpMemory(
-            shown, pump, own, running,
+            shown, pump, own, told,
             new PumpOnRecord(
                 stored.Id, stored.Tag, stored.Type, pump.Arrangement == Arrangement.Intensifier,
                 PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from,
@@ -72,18 +79,13 @@ public sealed record PumpMemory(
     }
 
     // A clock that ran wrong when it was noted, or runs wrong now, ends nothing.
-    private static RunningDto Told(PumpEntity stored, DateOnly today, List<string> conflicts)
+    private static DateOnly? NotAhead(DateOnly? on, string what, DateOnly today, List<string> conflicts)
     {
-        var told = stored.RunningJson is null ? new RunningDto() : Stored.Read<RunningDto>(stored.RunningJson);
-        foreach (var (what, on) in new[] { ("commissioned", told.Commissioned), ("record from", told.RecordFrom) })
-            if (on > today)
-                conflicts.Add(string.Create(
-                    CultureInfo.InvariantCulture, $"{what} on {on:yyyy-MM-dd} is left out: today is {today:yyyy-MM-dd} here."));
-        return told with
-        {
-            Commissioned = told.Commissioned > today ? null : told.Commissioned,
-            RecordFrom = told.RecordFrom > today ? null : told.RecordFrom,
-        };
+        if (on is not { } day || day <= today)
+            return on;
+        conflicts.Add(string.Create(
+            CultureInfo.InvariantCulture, $"{what} on {day:yyyy-MM-dd} is left out: today is {today:yyyy-MM-dd} here."));
+        return null;
     }
 
     // A reading that contradicts another is left out, and told.

@@ -23,7 +23,7 @@ internal static class PumpSheetRules
         foreach (var (group, made) in own.Bolts ?? Nothing<BoltMakeDto>())
             Mapping.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => CheckBolts(made, group, sheets));
         foreach (var (kit, k) in (own.Kits ?? []).Select((kit, k) => (kit, k)))
-            Kit(kit, $"sheet.kits[{k}]", parts);
+            Kit(kit ?? throw Mapping.Missing($"sheet.kits[{k}]", "a kit"), $"sheet.kits[{k}]", parts);
         foreach (var (part, price) in own.Prices ?? Nothing<double>())
             Money(price, $"sheet.prices.{Known(part, parts, "sheet.prices")}");
         foreach (var (part, size) in own.Sizes ?? Nothing<string>())
@@ -31,8 +31,12 @@ internal static class PumpSheetRules
         foreach (var (name, limit) in own.Limits ?? Nothing<LimitDto>())
         {
             Known(name.Split(": ")[0], parts, "sheet.limits");
-            Limit(limit, $"sheet.limits.{name}");
+            Limit(limit ?? throw Mapping.Missing($"sheet.limits.{name}", "a least or a most length"), $"sheet.limits.{name}");
         }
+
+        var choices = sheets.SelectMany(s => s.Versions).SelectMany(v => v.Choices).Select(c => c.Id).Distinct().ToArray();
+        foreach (var choice in own.Choices ?? [])
+            Known(choice, choices, "sheet.choices");
 
         Short(own.Oil, "sheet.oil");
         Short(own.Grease, "sheet.grease");

@@ -22,37 +22,37 @@ internal static class SheetFit
         if (Fits(own, pump, setup, sheets, possible))
             return new FittedSheet(own, []);
         List<string> left = [];
-        var groups = possible.SelectMany(s => s.Groups).Select(g => g.Id).ToHashSet();
-        var parts = possible.SelectMany(s => s.Parts).SelectMany(p => p.With.Select(w => w.Id).Prepend(p.Id)).ToHashSet();
-        IReadOnlyDictionary<string, T>? Only<T>(IReadOnlyDictionary<string, T>? told, Func<string, bool> known, string what)
+        bool Kept(bool fits, string what)
         {
-            if (told is null)
-                return null;
-            var kept = told.Where(t => known(t.Key) && t.Value is not null).ToDictionary();
-            if (kept.Count < told.Count)
-                left.Add($"{what}: {string.Join(", ", told.Keys.Where(k => !kept.ContainsKey(k)))}");
-            return kept;
+            if (!fits)
+                left.Add(what);
+            return fits;
         }
 
-        var id = own.Id is { } named && possible.All(s => s.Id != named || s.Fits.Beside) ? null : own.Id;
-        if (id != own.Id)
-            left.Add($"the sheet “{own.Id}”");
+        IReadOnlyDictionary<string, T>? Only<T>(IReadOnlyDictionary<string, T>? told, HashSet<string> known, string what) =>
+            told?.Where(t => Kept(t.Value is not null && known.Contains(t.Key.Split(": ")[0]), $"{what} of {t.Key}")).ToDictionary();
+
+        var groups = possible.SelectMany(s => s.Groups).Select(g => g.Id).ToHashSet();
+        var parts = possible.SelectMany(s => s.Parts).SelectMany(p => p.With.Select(w => w.Id).Prepend(p.Id)).ToHashSet();
+        var choices = possible.SelectMany(s => s.Versions).SelectMany(v => v.Choices).Select(c => c.Id).ToHashSet();
         var fitted = own with
         {
-            Id = id,
-            Choices = own.Choices is null ? null : [.. own.Choices.Where(c => c is not null)],
-            Torques = Only(own.Torques, groups.Contains, "torques"),
-            Bolts = Only(own.Bolts, groups.Contains, "bolts"),
-            Prices = Only(own.Prices, parts.Contains, "prices"),
-            Sizes = Only(own.Sizes, parts.Contains, "sizes"),
-            Limits = Only(own.Limits, key => parts.Contains(key.Split(": ")[0]), "limits"),
-            Kits = own.Kits is null ? null : [.. own.Kits.Where(k => k?.Holds?.Keys.Any(parts.Contains) == true)],
+            Id = own.Id is { } id && Kept(possible.Any(s => s.Id == id && !s.Fits.Beside), $"the sheet “{id}”") ? id : null,
+            Choices = own.Choices is null
+                ? null
+                : [.. own.Choices.Where(c => c is not null && Kept(choices.Contains(c), $"the choice “{c}”"))],
+            Torques = Only(own.Torques, groups, "torque"),
+            Bolts = Only(own.Bolts, groups, "bolts"),
+            Prices = Only(own.Prices, parts, "price"),
+            Sizes = Only(own.Sizes, parts, "size"),
+            Limits = Only(own.Limits, parts, "limits"),
+            Kits = own.Kits is null ? null
+                : [.. own.Kits.Where(k => Kept(k?.Holds?.Keys.All(parts.Contains) == true, $"the kit “{k?.Name}”"))],
         };
-        if (fitted.Kits?.Count < own.Kits?.Count)
-            left.Add("kits: " + string.Join(", ", own.Kits!.Except(fitted.Kits).Select(k => k?.Name ?? "without a name")));
 
         // What is wrong in itself, and not only with this pump, leaves nothing to go by.
-        return Fits(fitted, pump, setup, sheets, possible) ? new FittedSheet(fitted, left)
+        return Fits(fitted, pump, setup, sheets, possible)
+            ? new FittedSheet(fitted, left)
             : new FittedSheet(new PumpSheetDto(), ["all of its service figures"]);
     }
 
@@ -65,7 +65,7 @@ internal static class SheetFit
             ServiceQuestion.Sheets(pump, setup, own, sheets);
             return true;
         }
-        catch (Exception e) when (e is ImpossibleInputException or NullReferenceException or InvalidOperationException)
+        catch (ImpossibleInputException)
         {
             return false;
         }

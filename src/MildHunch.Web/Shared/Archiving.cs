@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
 
 namespace MildHunch.Web.Shared;
@@ -17,10 +16,13 @@ public static class Archiving
             .WithSummary($"Brings a {what} back that was put away.");
     }
 
+    // Saved as everything is, so that whoever listens for what is stored hears of it.
     private static async Task<IResult> Mark<T>(string id, string what, DateTime? at, MildHunchDb db, CancellationToken stop)
-        where T : class =>
-        await db.Set<T>().Where(e => EF.Property<string>(e, nameof(CaseEntity.Id)) == id).ExecuteUpdateAsync(
-            set => set.SetProperty(e => EF.Property<DateTime?>(e, nameof(CaseEntity.ArchivedAt)), at), stop) == 0
-            ? throw RefusalException.NotFound(what, id)
-            : TypedResults.NoContent();
+        where T : class
+    {
+        var stored = await db.FindAsync<T>([id], stop) ?? throw RefusalException.NotFound(what, id);
+        db.Entry(stored).Property(nameof(CaseEntity.ArchivedAt)).CurrentValue = at;
+        await db.SaveOrRefuse(stop);
+        return TypedResults.NoContent();
+    }
 }

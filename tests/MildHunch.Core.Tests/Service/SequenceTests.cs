@@ -53,8 +53,8 @@ public class SequenceTests
         "into the rear guide, not twisted|Low-pressure seal into|High-pressure seal over|New backup ring on the seal|Front guide|"
         + "Carrier into")]
     [InlineData("drive-end", "", "crank-bearings", ServiceStage.Open,
-        "Oil drained|Rear cover’s bolts|Caps and rods marked|Bolts of the rod caps: slacken|Side cover’s bolts: slacken|its shims counted|"
-        + "crank drawn out")]
+        "Oil drained|Rear cover’s bolts|Caps and rods marked|Bolts of the rod caps: slacken|Side cover’s bolts: slacken|"
+        + "its shims counted|crank drawn out")]
     [InlineData("drive-end", "", "crank-bearings", ServiceStage.Close,
         "crank in level|Same shims|Side cover’s bolts: by hand|Rod and cap by their marks|Bolts of the rod caps: by hand|"
         + "Rear cover’s bolts|Oil of its grade|straight-edge")]

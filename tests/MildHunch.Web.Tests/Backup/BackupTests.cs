@@ -232,7 +232,8 @@ public sealed class BackupTests : IDisposable
         // A process of its own would have no connections left over from a product that ended in this one.
         SqliteConnection.ClearAllPools();
         await using var db = OlderProduct.Open(folder);
-        return await Restoring.RestoreAsync(folder, file, [.. db.Database.GetMigrations()], DateTime.UtcNow, Stop);
+        return await Restoring.RestoreAsync(
+            folder, file, [.. db.Database.GetMigrations()], TimeProvider.System.GetUtcNow().UtcDateTime, Stop);
     }
 
     private static async Task<int> Version(Product product, string id) =>

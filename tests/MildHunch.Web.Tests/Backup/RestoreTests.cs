@@ -8,6 +8,7 @@ namespace MildHunch.Web.Tests.Backup;
 /// <summary>A restore is the backup: no more, no less, whatever lay there before, and a kill in between loses nothing.</summary>
 public sealed class RestoreTests : IDisposable
 {
+    private static readonly DateTime At = new(2026, 11, 27, 3, 0, 0, DateTimeKind.Utc);
     private readonly string shop = Directory.CreateTempSubdirectory("mild-hunch-restore-").FullName;
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
@@ -26,10 +27,13 @@ public sealed class RestoreTests : IDisposable
         var backup = await Backup(("shop-knowledge.json", null));
         foreach (var own in new[] { "shop.json", "shop-sheets.json" })
             await File.WriteAllTextAsync(Path.Combine(shop, own), "{}", Stop);
+        await Photo(shop);
+        var before = BackupFile.Own(shop);
+        before.Count.ShouldBe(3);
         var kept = await Restore(backup);
-        BackupFile.Beside.Where(own => File.Exists(Path.Combine(shop, own))).ShouldBeEmpty();
+        BackupFile.Own(shop).ShouldBeEmpty();
         await Restore(kept!);
-        BackupFile.Beside.Where(own => File.Exists(Path.Combine(shop, own))).ShouldBe(["shop-sheets.json", "shop.json"], ignoreOrder: true);
+        BackupFile.Own(shop).ShouldBe(before);
     }
 
     /// <summary>What was acknowledged lies in the log until SQLite works it in: before anything is moved it is worked in.</summary>
@@ -85,7 +89,8 @@ public sealed class RestoreTests : IDisposable
             File.Delete(Database + end);
         await File.WriteAllBytesAsync(Database, [], Stop);
         await using var db = Open();
-        (await Should.ThrowAsync<StartException>(StartLock.MigrateAsync(db, shop, _ => { }, Stop))).Message.ShouldContain("0 bytes");
+        var start = StartLock.MigrateAsync(db, shop, TimeProvider.System, _ => { }, Stop);
+        (await Should.ThrowAsync<StartException>(start)).Message.ShouldContain("0 bytes");
         new FileInfo(Database).Length.ShouldBe(0);
     }
 
@@ -110,7 +115,7 @@ public sealed class RestoreTests : IDisposable
         var from = Directory.CreateDirectory(Path.Combine(shop, $"from-{Guid.NewGuid():N}")).FullName;
         await using (var db = Open(from))
         {
-            await StartLock.MigrateAsync(db, from, _ => { }, Stop);
+            await StartLock.MigrateAsync(db, from, TimeProvider.System, _ => { }, Stop);
             db.Stock.Add(new StockEntity { Id = Ids.New(), Name = "Seal kit", Version = 1 });
             await db.SaveChangesAsync(Stop);
         }
@@ -118,25 +123,28 @@ public sealed class RestoreTests : IDisposable
         foreach (var (own, text) in beside.Where(b => b.Text is not null))
             await File.WriteAllTextAsync(Path.Combine(from, own), text, Stop);
         if (photo)
-        {
-            var hash = new string('a', 64);
-            Directory.CreateDirectory(Path.Combine(from, "photos", hash[..2]));
-            await File.WriteAllTextAsync(Path.Combine(from, "photos", hash[..2], $"{hash}.jpg"), "a picture", Stop);
-        }
+            await Photo(from);
 
-        var file = Path.Combine(shop, BackupFolder.Name, $"nightly-{DateTime.UtcNow:yyyyMMdd-HHmmss}-{Guid.NewGuid():N}.zip");
-        await BackupFile.WriteAsync(from, file, DateTime.UtcNow, Stop);
+        var file = Path.Combine(shop, BackupFolder.Name, $"nightly-{At:yyyyMMdd-HHmmss}-{Guid.NewGuid():N}.zip");
+        await BackupFile.WriteAsync(from, file, At, Stop);
         SqliteConnection.ClearAllPools();
         if (!File.Exists(Database))
             File.Copy(Path.Combine(from, MildHunchDb.FileName), Database);
         return file;
     }
 
+    private static async Task Photo(string folder)
+    {
+        var hash = new string('a', 64);
+        Directory.CreateDirectory(Path.Combine(folder, "photos", hash[..2]));
+        await File.WriteAllTextAsync(Path.Combine(folder, "photos", hash[..2], $"{hash}.jpg"), "a picture", Stop);
+    }
+
     private async Task<string?> Restore(string file)
     {
         SqliteConnection.ClearAllPools();
         await using var db = Open();
-        return await Restoring.RestoreAsync(shop, file, [.. db.Database.GetMigrations()], DateTime.UtcNow, Stop);
+        return await Restoring.RestoreAsync(shop, file, [.. db.Database.GetMigrations()], At, Stop);
     }
 
     private MildHunchDb Open(string? folder = null) =>

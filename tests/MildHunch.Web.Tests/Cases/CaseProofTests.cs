@@ -4,8 +4,10 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>The proof of a case: hazards first, readings against what is expected, evidence after the mend.</summary>
-public sealed class CaseProofTests : ProofTalk
+public sealed class CaseProofTests() : ProofTalk(new Product()), IDisposable
 {
+    public void Dispose() => Product.Dispose();
+
     [Fact]
     public async Task Stage_by_stage_to_a_pass()
     {

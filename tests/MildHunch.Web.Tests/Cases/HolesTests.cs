@@ -4,8 +4,10 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>Null where a row is meant: refused by its field, or nothing at all; no page ends by it.</summary>
-public sealed class HolesTests : ProofTalk
+public sealed class HolesTests() : ProofTalk(new Product()), IDisposable
 {
+    public void Dispose() => Product.Dispose();
+
     // One after the other on one case: a row that is taken although it is a hole shows in the pages after it as well.
     private static readonly string[] Proofs =
     [

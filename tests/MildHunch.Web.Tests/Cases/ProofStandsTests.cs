@@ -4,7 +4,7 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>A pass stands only on what is there: it comes by itself, and goes with what it rested on.</summary>
-public sealed class ProofStandsTests : ProofTalk
+public sealed class ProofStandsTests(Product product) : ProofTalk(product), IClassFixture<Product>
 {
     /// <summary>What comes along with a verdict could take away what it rests on.</summary>
     [Fact]
@@ -87,7 +87,7 @@ public sealed class ProofStandsTests : ProofTalk
     [Fact]
     public async Task All_left_out_passes_nothing()
     {
-        var id = await Product.CaseOf("FOG-2");
+        var id = await NewCase();
         var stages = (await View(id))["stages"]!.AsArray();
         await Change(id, new JsonObject
         {
@@ -97,63 +97,7 @@ public sealed class ProofStandsTests : ProofTalk
         (await Tell(id, Verdict("pass-with-remark"))).Response.StatusCode.ShouldBe(HttpStatusCode.Conflict);
     }
 
-    /// <summary>What was asked of a control that the pump no longer has ends no page.</summary>
-    [Theory]
-    [InlineData("regulator")]
-    [InlineData("none")]
-    public async Task A_pump_that_got_another_control_is_still_shown(string control)
-    {
-        var id = await Proved();
-        await Change(id, Screw(80, (0, 60), (0.25, 65)));
-        await Alter(id, pump =>
-        {
-            pump["pump"]!["control"] = control;
-            if (control == "none")
-                pump["setup"]!["controlSetting"] = null;
-            pump["setup"]!["relief"] = Product.Amount(70, "bar");
-        });
-        foreach (var page in new[] { "", "/proof", "/report", "/plans" })
-            (await Product.Send(HttpMethod.Get, $"/api/cases/{id}{page}")).Response.StatusCode.ShouldBe(HttpStatusCode.OK, page);
-        (await Tell(id, Verdict("back"))).Response.StatusCode.ShouldBe(HttpStatusCode.OK);
-    }
-
-    /// <summary>A plan that no longer fits its pump is said to be lost, and can be made anew.</summary>
-    [Fact]
-    public async Task A_plan_that_the_changed_pump_has_not_ends_nothing()
-    {
-        var id = await Product.CaseOf("FOG-2");
-        JsonObject Plan(string part) => new()
-        {
-            ["plan"] = new JsonObject
-            {
-                ["targets"] = new JsonArray(new JsonObject { ["part"] = part, ["cylinder"] = 3, ["side"] = "discharge" }),
-            },
-        };
-        await Work(id, Plan("valve"));
-        await Alter(id, pump => pump["pump"]!["cylinders"] = 2);
-        foreach (var page in new[] { "", "/proof", "/report", "/plans", "/parts.csv", "/findings.csv" })
-            (await Product.Send(HttpMethod.Get, $"/api/cases/{id}{page}")).Response.StatusCode.ShouldBe(HttpStatusCode.OK, page);
-        (await View(id))["unclosed"]!.AsArray().Select(u => Text(u)).ShouldBe(
-            ["what was planned before this pump was changed: plan it anew"]);
-        var anew = Plan("valve");
-        anew["plan"]!["targets"]![0]!["cylinder"] = 2;
-        await Work(id, anew);
-    }
-
     private static JsonObject Seen(string cue, string answer) => new() { ["cue"] = cue, ["answer"] = answer, ["at"] = "after" };
-
-    private static JsonObject Screw(double target, params (double Turns, double Bar)[] moves) => new()
-    {
-        ["screw"] = new JsonObject
-        {
-            ["target"] = Product.Amount(target, "bar"),
-            ["moves"] = new JsonArray([.. moves.Select(m => new JsonObject
-            {
-                ["turns"] = m.Turns,
-                ["running"] = Product.Amount(m.Bar, "bar"),
-            })]),
-        },
-    };
 
     private static JsonObject Steady(double seconds)
     {
@@ -164,18 +108,6 @@ public sealed class ProofStandsTests : ProofTalk
     }
 
     private static bool Signed(JsonNode shown) => shown["proof"]!["verdict"] is not null;
-
-    private async Task Alter(string id, Action<JsonNode> change)
-    {
-        var pump = Text((await Product.Get($"/api/cases/{id}"))["pump"]!["id"]);
-        var stored = await Product.Get($"/api/pumps/{pump}");
-        var changed = new JsonObject();
-        foreach (var part in (string[])["tag", "pump", "setup", "sheet"])
-            changed[part] = stored[part]?.DeepClone();
-        change(changed);
-        var (response, body) = await Product.Send(HttpMethod.Put, $"/api/pumps/{pump}", changed, $"\"{stored["version"]}\"");
-        response.StatusCode.ShouldBe(HttpStatusCode.OK, body?.ToJsonString());
-    }
 
     private async Task<JsonNode> Stage(string id, string stage) =>
         (await View(id))["stages"]!.AsArray().Single(s => Text(s!["id"]) == stage)!;

@@ -3,16 +3,9 @@ using System.Text.Json.Nodes;
 namespace MildHunch.Web.Tests.Cases;
 
 /// <summary>A case of FOG-2 that is told how it is proved.</summary>
-public abstract class ProofTalk : IDisposable
+public abstract class ProofTalk(Product product)
 {
-    // Of its own: others look at the list of cases while these change it.
-    private protected Product Product { get; } = new();
-
-    public void Dispose()
-    {
-        Product.Dispose();
-        GC.SuppressFinalize(this);
-    }
+    private protected Product Product => product;
 
     private protected static string Text(JsonNode? node) => node!.GetValue<string>();
 
@@ -56,10 +49,23 @@ public abstract class ProofTalk : IDisposable
 
     private protected static JsonObject ShutAsSet(JsonObject shut) => new() { ["shuts"] = new JsonObject { ["shut-set"] = shut } };
 
+    private protected static JsonObject Screw(double target, params (double Turns, double Bar)[] moves) => new()
+    {
+        ["screw"] = new JsonObject
+        {
+            ["target"] = Product.Amount(target, "bar"),
+            ["moves"] = new JsonArray([.. moves.Select(m => new JsonObject
+            {
+                ["turns"] = m.Turns,
+                ["running"] = Product.Amount(m.Bar, "bar"),
+            })]),
+        },
+    };
+
     /// <summary>All that a careful hand reads and ticks on a healthy FOG-2, up to the verdict.</summary>
     private protected async Task<string> Proved()
     {
-        var id = await Product.CaseOf("FOG-2");
+        var id = await NewCase();
         var stages = (await View(id))["stages"]!.AsArray();
         await Change(id, new JsonObject
         {
@@ -79,6 +85,15 @@ public abstract class ProofTalk : IDisposable
         await Change(id, Step("set.100", 69.5, 19.1, 0));
         await Change(id, ShutAsSet(Shut("hose")));
         return id;
+    }
+
+    /// <summary>A case of its own, so that others may talk of the same pump.</summary>
+    private protected async Task<string> NewCase()
+    {
+        var pump = (await Product.Get("/api/pumps")).AsArray().Single(p => Text(p!["tag"]) == "FOG-2")!;
+        var made = await Product.Send(
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = Text(pump["id"]), ["complaint"] = "Mended, to be proved" });
+        return Text(made.Body!["id"]);
     }
 
     private protected Task<JsonNode> View(string id) => Product.Get($"/api/cases/{id}/proof");

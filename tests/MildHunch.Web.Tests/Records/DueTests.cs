@@ -7,7 +7,8 @@ namespace MildHunch.Web.Tests.Records;
 /// <summary>What is due over HTTP: list, feed, table, and the shelf.</summary>
 public sealed class DueTests : IClassFixture<Product>
 {
-    private static readonly string Today = DateTime.Now.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    // The day it is for the product, which goes by the machine’s clock here.
+    private static readonly DateTime Today = TimeProvider.System.GetLocalNow().Date;
     private readonly Product product;
 
     public DueTests(Product product) => this.product = product;
@@ -15,8 +16,8 @@ public sealed class DueTests : IClassFixture<Product>
     [Fact]
     public async Task A_pump_comes_up_by_its_interval_with_the_kits_it_needs()
     {
-        await Seals("FOG-2", DateTime.Now.AddDays(-170).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
-        var due = await product.Get("/api/due?to=" + DateTime.Now.AddDays(60).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        await Seals("FOG-2", Day(-170));
+        var due = await product.Get("/api/due?to=" + Day(60));
         var visit = due["visits"]!.AsArray().First(v => v!["tag"]!.GetValue<string>() == "FOG-2")!;
         visit["items"]!.AsArray().ShouldContain(i => i!["why"]!.GetValue<string>() == "hours");
         visit["minutes"]!.GetValue<double>().ShouldBeGreaterThan(30);
@@ -25,19 +26,36 @@ public sealed class DueTests : IClassFixture<Product>
         kit["inStock"].ShouldBeNull();
 
         await Count("Seals, three cylinders", 0, 1);
-        due = await product.Get("/api/due?to=" + DateTime.Now.AddDays(60).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        due = await product.Get("/api/due?to=" + Day(60));
         kit = due["needed"]!.AsArray().First(n => n!["name"]!.GetValue<string>() == "Seals, three cylinders")!;
         kit["short"]!.GetValue<double>().ShouldBe(1);
         due["low"]!.AsArray().ShouldContain(l => l!["name"]!.GetValue<string>() == "Seals, three cylinders");
     }
 
+    /// <summary>A pump that is put away is due nowhere from that moment on, and due again once it is back.</summary>
+    [Fact]
+    public async Task What_is_put_away_leaves_list_and_feed_at_once_and_comes_back()
+    {
+        await Seals("MIST-7", Day(-170));
+        var pump = await PumpOf("MIST-7");
+        (await Due()).ShouldBe((true, true));
+        (await product.Send(HttpMethod.Put, $"/api/pumps/{pump}/archived")).Response.StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await Due()).ShouldBe((false, false));
+        (await product.Send(HttpMethod.Delete, $"/api/pumps/{pump}/archived")).Response.StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await Due()).ShouldBe((true, true));
+
+        async Task<(bool Listed, bool Fed)> Due() => (
+            (await product.Get($"/api/due?to={Day(360)}"))["visits"]!.AsArray().Any(v => v!["pumpId"]!.GetValue<string>() == pump),
+            (await product.Http.GetStringAsync("/api/due.ics", TestContext.Current.CancellationToken)).Contains("MIST-7"));
+    }
+
     [Fact]
     public async Task The_feed_is_read_by_a_reader_of_our_own()
     {
-        await Seals("NET-1", DateTime.Now.AddDays(-200).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture));
+        await Seals("NET-1", Day(-200));
         var pump = await PumpOf("NET-1");
         var life = await product.Get($"/api/pumps/{pump}/life");
-        var told = JsonNode.Parse($$"""{"tasks":[{"what":"Gauge checked; see the card, please","on":"{{Today}}","everyMonths":1}]}""");
+        var told = JsonNode.Parse($$"""{"tasks":[{"what":"Gauge checked; see the card, please","on":"{{Day(0)}}","everyMonths":1}]}""");
         await product.Send(HttpMethod.Put, $"/api/pumps/{pump}/running", told, $"\"{life["version"]}\"");
         var response = await product.Http.GetAsync("/api/due.ics", TestContext.Current.CancellationToken);
         response.Content.Headers.ContentType!.MediaType.ShouldBe("text/calendar");
@@ -45,7 +63,7 @@ public sealed class DueTests : IClassFixture<Product>
         var checks = feed.Where(e => e["SUMMARY"] == "NET-1: Gauge checked; see the card, please").ToArray();
         checks.Length.ShouldBeGreaterThanOrEqualTo(11);
         feed.Select(e => e["UID"]).Distinct().Count().ShouldBe(feed.Count);
-        feed.ShouldAllBe(e => DateTime.ParseExact(e["DTSTART"], "yyyyMMdd", CultureInfo.InvariantCulture) >= DateTime.Now.Date);
+        feed.ShouldAllBe(e => DateTime.ParseExact(e["DTSTART"], "yyyyMMdd", CultureInfo.InvariantCulture) >= Today);
     }
 
     /// <summary>
@@ -149,6 +167,8 @@ public sealed class DueTests : IClassFixture<Product>
         await there.Send(
             HttpMethod.Post, $"/api/pumps/{pump}/part-changes", new JsonObject { ["part"] = "hp-seal", ["cylinder"] = 1, ["on"] = on });
     }
+
+    private static string Day(int ahead) => Today.AddDays(ahead).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     // All seals new on a day, thirty hours a week since.
     private async Task Seals(string tag, string on)
