@@ -10,6 +10,10 @@ internal static class Repository
             .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}")
                 && !f.Contains($"{Path.DirectorySeparatorChar}Migrations{Path.DirectorySeparatorChar}"));
 
+    /// <summary>Every file of the client written by hand.</summary>
+    public static IEnumerable<string> Client() =>
+        Directory.EnumerateFiles(Path.Combine(Root(), "client", "src"), "*", SearchOption.AllDirectories);
+
     /// <summary>The folder that holds everything.</summary>
     public static string Root()
     {

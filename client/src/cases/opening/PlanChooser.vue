@@ -5,7 +5,7 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { api, inWords, taken, type CaseResource, type Schemas } from '@/shared/api/client';
 import { percent } from '@/shared/format';
 import ChoiceField from '@/shared/ui/ChoiceField.vue';
-import { placeName } from './cards';
+import { placeName } from './cards/cards';
 
 /** What to open: only for the leader, for the next as well, or the whole set; or parts chosen by hand. */
 const props = defineProps<{ data: CaseResource }>();

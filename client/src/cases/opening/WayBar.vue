@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cardKey, isDone, type Card, type Plan, type Work } from './cards';
+import { cardKey, isDone, type Card, type Plan, type Work } from './cards/cards';
 
 /** The whole way at the foot: what is done, where we are, what is left. */
 defineProps<{ cards: Card[]; at: number; plan: Plan; work: Work; name: string }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import PictureView from '@/shared/ui/PictureView.vue';
-import { offParts, placeName, stackOf, type Card, type Plan, type StepPlace, type Work } from './cards';
+import { offParts, placeName, stackOf, type Card, type Plan, type StepPlace, type Work } from './cards/cards';
 
 /** The drawing beside a card: the map of what was found, bolts at their places, or the cavity at hand. */
 const props = defineProps<{

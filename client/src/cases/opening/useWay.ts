@@ -1,6 +1,6 @@
 import { computed, ref, watch, type Ref } from 'vue';
 import { useDialogAddress } from '@/shared/address/useDialogAddress';
-import { cardKey, cardsOf, firstOpen, nextPlace, type Card, type Plan, type Work } from './cards';
+import { cardKey, cardsOf, firstOpen, nextPlace, type Card, type Plan, type Work } from './cards/cards';
 
 const longest = 42;
 const names: Record<string, string> = {

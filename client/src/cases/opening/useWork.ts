@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query';
 import { computed, type Ref } from 'vue';
 import { api, inWords, taken, type CaseResource, type ChangeRequest, type Schemas } from '@/shared/api/client';
-import { isTicked, minutesLeft, type Plan } from './cards';
+import { isTicked, minutesLeft, type Plan } from './cards/cards';
 import { lastOnly } from './lastOnly';
 import { useMe } from './useMe';
 import type { StepTold } from './useStepNotes';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button';
-import HazardTicks from '../opening/HazardTicks.vue';
+import HazardTicks from '@/cases/opening/cards/HazardTicks.vue';
 import type { ProofStage } from './useProof';
 
 /** What can hurt at this stage. */

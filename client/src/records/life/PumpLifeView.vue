@@ -6,7 +6,7 @@ import Dialog from 'primevue/dialog';
 import Message from 'primevue/message';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import PumpSketch from '@/cases/drawing/PumpSketch.vue';
+import PumpSketch from '@/drawing/PumpSketch.vue';
 import { useOpenInAddress } from '@/shared/address/useDialogAddress';
 import { api, inWords, taken } from '@/shared/api/client';
 import { useArchive } from '@/shared/archive/useArchive';
@@ -25,7 +25,7 @@ import RunningForm from './RunningForm.vue';
 import SwapForm from './SwapForm.vue';
 import { useLife } from './useLife';
 
-const NewCaseDialog = defineAsyncComponent(() => import('@/cases/NewCaseDialog.vue'));
+const NewCaseDialog = defineAsyncComponent(() => import('@/parts/NewCaseDialog.vue'));
 const LifePlot = defineAsyncComponent(() => import('./LifePlot.vue'));
 const YearsPlot = defineAsyncComponent(() => import('./YearsPlot.vue'));
 
