@@ -4,11 +4,11 @@ import { existsSync, readFileSync, statSync } from 'node:fs';
 const root = new URL('../../src/MildHunch.Web/wwwroot/', import.meta.url);
 const manifest = JSON.parse(readFileSync(new URL('.vite/manifest.json', root), 'utf8'));
 const views = [
-  { name: 'cases', entries: ['src/cases/CaseListView.vue'], limit: 230 },
-  { name: 'case', entries: ['src/cases/CaseView.vue'], limit: 330, scriptLimit: 230 },
+  { name: 'cases', entries: ['src/cases/list/CaseListView.vue'], limit: 230 },
+  { name: 'case', entries: ['src/cases/case/CaseView.vue'], limit: 330, scriptLimit: 230 },
   {
     name: 'pump',
-    entries: ['src/pumps/PumpView.vue', 'src/pumps/CurvesPanel.vue', 'src/pumps/TracePlot.vue'],
+    entries: ['src/pumps/bench/PumpView.vue', 'src/pumps/bench/CurvesPanel.vue', 'src/pumps/bench/plots/TracePlot.vue'],
     limit: 430,
   },
 ];

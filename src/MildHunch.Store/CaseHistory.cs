@@ -41,11 +41,23 @@ public static class CaseHistory
     }
 
     /// <summary>Sets a fact, taking back what it said before; an empty value only takes back.</summary>
-    public static void Tell(this CaseEntity entity, ChangeEntity change, string name, string value)
+    public static void Tell(this CaseEntity entity, ChangeEntity change, string name, string value) =>
+        entity.TellIn(CaseRounds.First, change, name, value);
+
+    /// <summary>Sets a fact of one round; what another round says by that name stays.</summary>
+    public static void TellIn(this CaseEntity entity, int round, ChangeEntity change, string name, string value)
     {
-        foreach (var old in entity.InForce(entity.Facts.Where(f => f.Name == name)))
+        foreach (var old in entity.InForce(entity.Facts.Where(f => f.Name == name && f.Round == round)))
             old.RemovedBy = change.Number;
         if (value.Length > 0)
-            entity.Facts.Add(new FactEntity { Id = Ids.New(), CaseId = entity.Id, AddedBy = change.Number, Name = name, Value = value });
+            entity.Facts.Add(new FactEntity
+            {
+                Id = Ids.New(),
+                CaseId = entity.Id,
+                AddedBy = change.Number,
+                Name = name,
+                Value = value,
+                Round = round,
+            });
     }
 }

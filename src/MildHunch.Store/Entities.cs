@@ -144,8 +144,8 @@ public sealed class ReadingEntity : EntryEntity
     /// <summary>Upper end in the same unit, where a range was read.</summary>
     public double? UpTo { get; init; }
 
-    /// <summary>Read before or after a mend; empty where it does not matter.</summary>
-    public string? ReadAt { get; init; }
+    /// <summary>Mends that lay behind the pump when it was read.</summary>
+    public int Mends { get; set; }
 }
 
 /// <summary>An answer to a cue.</summary>
@@ -167,8 +167,8 @@ public sealed class CueEntity : EntryEntity
     /// <summary>Running or standing: when it drips; empty where nobody said.</summary>
     public string? DripsWhen { get; init; }
 
-    /// <summary>Seen before or after a mend; empty where it does not matter.</summary>
-    public string? SeenAt { get; init; }
+    /// <summary>Mends that lay behind the pump when it was seen.</summary>
+    public int Mends { get; set; }
 }
 
 /// <summary>Anything else that is noted: complaint, stage, notes, history, what was found.</summary>
@@ -177,6 +177,9 @@ public sealed class FactEntity : EntryEntity
     public required string Name { get; init; }
 
     public required string Value { get; init; }
+
+    /// <summary>The opening of the pump that it belongs to, from 1; 1 for what belongs to the case as a whole.</summary>
+    public int Round { get; set; } = CaseRounds.First;
 }
 
 /// <summary>What we thought after a change, kept so that it can be compared with what was found.</summary>

@@ -9,6 +9,7 @@ using MildHunch.Store;
 using MildHunch.Store.Backup;
 using MildHunch.Web.Backup;
 using MildHunch.Web.Cases;
+using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Demo;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Expectation;
@@ -114,6 +115,7 @@ using (var scope = app.Services.CreateScope())
         return 1;
     }
 
+    await scope.ServiceProvider.GetRequiredService<OlderRounds>().BringOver(CancellationToken.None);
     if (app.Configuration["DEMO"] == "open")
         await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);
 }

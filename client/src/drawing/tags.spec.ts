@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { aCase, knowledge } from '@/shared/testing/fixtures';
+import { aCase, aComparison, knowledge } from '@/shared/testing/fixtures';
 import { fields, pixels, type Field } from './layout/layout';
 import { membersOf, readSpot, spotKey, spotOf } from './layout/spots';
 import { fit, tagsAt, type Tag } from './tags';
@@ -29,6 +29,17 @@ describe('tags in their field', () => {
       const { shown, more } = fit(all, f, '+');
       expect(shown.length + more).toBe(count);
     }
+  });
+
+  it('say after which mend they were taken, and only what was taken after the last is off', () => {
+    const readings = aCase()
+      .readings.slice(0, 1)
+      .flatMap((r) => [0, 1, 2].map((mends) => ({ ...r, mends })));
+    const { diagnosis } = aCase();
+    const off = { ...diagnosis, comparisons: [{ ...aComparison(), quantity: 'discharge-pressure', sigmas: -6 }] };
+    const tags = tagsAt('gauge', aCase({ mends: 2, readings, cues: [], diagnosis: off }), knowledge);
+    expect(tags.map((t) => t.text.replace(/^.*?(before|after)/, '$1'))).toEqual(['before', 'after mend 1', 'after']);
+    expect(tags.map((t) => t.isOff)).toEqual([false, false, true]);
   });
 
   it('that are off come before those that are as expected', () => {

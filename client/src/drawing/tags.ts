@@ -61,6 +61,13 @@ export function fit(tags: Tag[], field: Box, plus: string): Fitted {
 // The pump, as it was corrected, can no longer show it: it stays, can be left out, and does not count.
 const idle = '· not counted';
 
+/** Which mend it was taken after, where there was one. */
+function takenAt({ mends }: { mends: number }, now: number): string {
+  if (now === 0) return '';
+  if (mends === now) return 'after';
+  return mends === 0 ? 'before' : `after mend ${mends}`;
+}
+
 /** Tags of one place, in the order they were noted. */
 export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Tag[] {
   const { readings, cues } = standingAt(place, data as CaseResource, knowledge);
@@ -73,20 +80,26 @@ export function tagsAt(place: Place, data: JudgedCase, knowledge: Knowledge): Ta
   return [
     ...readings.map((r) => ({
       id: r.id,
-      text: [r.quantity === first ? '' : what(r.quantity)?.short.toLowerCase(), range(r), r.at, r.judged ? '' : idle]
+      text: [
+        r.quantity === first ? '' : what(r.quantity)?.short.toLowerCase(),
+        range(r),
+        takenAt(r, data.mends),
+        r.judged ? '' : idle,
+      ]
         .filter(Boolean)
         .join(' '),
       says: `${what(r.quantity)?.name ?? r.quantity}: ${range(r)}`,
       isFigure: true,
-      isOff: r.judged && off(r.quantity),
+      // What was mended since is no longer wrong.
+      isOff: r.judged && r.mends === data.mends && off(r.quantity),
       spot: spotOf(place),
     })),
     ...cues.map((c) => ({
       id: c.id,
-      text: [c.tag, c.at, c.judged ? '' : idle].filter(Boolean).join(' '),
+      text: [c.tag, takenAt(c, data.mends), c.judged ? '' : idle].filter(Boolean).join(' '),
       says: c.says,
       isFigure: false,
-      isOff: c.judged && c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer),
+      isOff: c.judged && c.mends === data.mends && c.dropsPerMinute !== 0 && !healthy(c.cue, c.answer),
       spot: spotOf(place, c.cylinder ?? undefined, (c.side as 'inlet' | 'discharge' | null) ?? undefined),
     })),
   ];

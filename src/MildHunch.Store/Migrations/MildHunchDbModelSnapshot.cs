@@ -98,11 +98,11 @@ namespace MildHunch.Store.Migrations
                     b.Property<double?>("DropsPerMinute")
                         .HasColumnType("REAL");
 
-                    b.Property<int?>("RemovedBy")
+                    b.Property<int>("Mends")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("SeenAt")
-                        .HasColumnType("TEXT");
+                    b.Property<int?>("RemovedBy")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Side")
                         .HasColumnType("TEXT");
@@ -134,6 +134,9 @@ namespace MildHunch.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("RemovedBy")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Round")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Value")
@@ -388,11 +391,11 @@ namespace MildHunch.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Mends")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Quantity")
                         .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("ReadAt")
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("RemovedBy")

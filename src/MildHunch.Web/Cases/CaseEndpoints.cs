@@ -4,6 +4,7 @@ using MildHunch.Web.Cases.Close;
 using MildHunch.Web.Cases.List;
 using MildHunch.Web.Cases.Open;
 using MildHunch.Web.Cases.Prove;
+using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Cases.Stage;
 using MildHunch.Web.Cases.Tell;
 using MildHunch.Web.Cases.Undo;
@@ -34,7 +35,7 @@ public static class CaseEndpoints
 
     public static void AddCases(this IServiceCollection services) => services
         .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
-        .AddScoped<TellCase>()
+        .AddScoped<TellCase>().AddSingleton<RoundsView>().AddScoped<OlderRounds>()
         .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
         .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
 

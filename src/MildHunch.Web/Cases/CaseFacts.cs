@@ -1,6 +1,4 @@
 using MildHunch.Store;
-using MildHunch.Web.Cases.Prove;
-using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
@@ -30,13 +28,12 @@ public static class CaseFacts
     public const string CouldNot = "could-not";
     public const string Limits = "limits";
 
-    private static readonly string[] Inner = [Context, Hours, CouldNot, Limits, Stage];
-    private static readonly string[] Kinds = [WorkFacts.Prefix, ProofFacts.Prefix];
+    private static readonly string[] Inner = [Context, Hours, CouldNot, Limits, Stage, CaseRounds.FactName];
 
     /// <summary>Facts that are texts, by name.</summary>
     public static Dictionary<string, string> Texts(this CaseEntity entity) =>
         entity.InForce(entity.Facts)
-            .Where(f => !Inner.Contains(f.Name) && !Kinds.Any(k => f.Name.StartsWith(k, StringComparison.Ordinal)))
+            .Where(f => !Inner.Contains(f.Name) && !CaseRounds.Prefixes.Any(k => f.Name.StartsWith(k, StringComparison.Ordinal)))
             .ToDictionary(f => f.Name, f => f.Value);
 
     /// <summary>A fact kept as JSON; null where it was never set.</summary>

@@ -2,6 +2,7 @@ using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Prove;
+using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -15,30 +16,21 @@ namespace MildHunch.Web.Cases;
 /// A case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by;
 /// where no verdict can be computed, what stands in its way is said in its place.
 /// </summary>
-public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory)
+public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory, RoundsView rounds)
 {
-    private const string After = "after";
-
     /// <summary>The case as it stands.</summary>
-    public Task<CaseResource> Show(CaseEntity entity, CancellationToken stop) => Show(entity, false, stop);
-
-    /// <summary>The case as it stood before the mend: judged by what was read and seen until then.</summary>
-    public Task<CaseResource> ShowBefore(CaseEntity entity, CancellationToken stop) => Show(entity, true, stop);
-
-    private async Task<CaseResource> Show(CaseEntity entity, bool before, CancellationToken stop)
+    public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
     {
         var pump = entity.KnownPump().ToResource();
         var (real, setup) = (pump.Pump.ToCore(), pump.Setup.ToCore());
         var possible = new CueModel(catalogue, real, setup, []);
-        bool Counts(string? at) => !before || at != After;
-        ReadingEntryDto[] readings =
-            [.. entity.InForce(entity.Readings).Where(r => Counts(r.ReadAt)).Select(r => r.ToEntry(real, setup))];
+        var mends = entity.Mends();
+        ReadingEntryDto[] readings = [.. entity.InForce(entity.Readings).Select(r => r.ToEntry(real, setup, mends))];
 
         // A shop's own words may go with its file: what was noted in them stays, stands last, and is not judged by.
         CueEntryInForceDto[] cues =
         [
-            .. entity.InForce(entity.Cues).Where(c => Counts(c.SeenAt)).OrderBy(c => !catalogue.Knows(c))
-                .Select(c => c.ToEntry(catalogue, possible)),
+            .. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible, mends)),
         ];
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
         var onRecord = await WearOnRecord.Of(entity, memory, hours, stop);
@@ -57,7 +49,8 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
             readings, cues, request.Context!, facts,
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says, judged.Diagnosis, judged.Trouble,
-            hours, onRecord.Hours, request.CouldNot!, request.Limits!, request.Found!, entity.Work().Judged(pump.Sheet), entity.Proof());
+            hours, onRecord.Hours, request.CouldNot!, request.Limits!, request.Found!, entity.Work().Judged(pump.Sheet), entity.Proof(),
+            entity.Round(), mends, rounds.Earlier(entity));
     }
 
     // What the verdict calls an entry is the entry's own id.

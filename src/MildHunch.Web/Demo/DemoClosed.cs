@@ -79,7 +79,7 @@ public sealed class DemoClosed(MildHunchDb db, TellCase tell, CaseStore store, C
             ["steps.100"] = Read(39.6, 19.1),
         })));
         await told(new ChangeRequest(
-            Cues: [new CueDto("leak-at", "none", At: "after"), new CueDto("needle", "steady", At: "after")]));
+            Cues: [new CueDto("leak-at", "none", At: TakenAt.After), new CueDto("needle", "steady", At: TakenAt.After)]));
         await told(new ChangeRequest(Proof: new ProofChangeDto(Verdict: new ProofSignedDto("pass", By: Ines))));
     }
 

@@ -3,6 +3,13 @@ using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Evidence;
 
+/// <summary>How a request says whether something was taken before or after a mend.</summary>
+public static class TakenAt
+{
+    public const string Before = "before";
+    public const string After = "after";
+}
+
 /// <summary>A number read at the pump.</summary>
 public sealed record ReadingDto(
     string? Quantity, QuantityDto? Value, QuantityDto? Uncertainty = null,

@@ -16,23 +16,27 @@ public sealed partial class ReportBuilder
         "hours", "Hours", [.. at.Shown.Hours.Select(h =>
             $"{h.Part}{(h.Cylinder is { } k ? $" {k}" : "")}: {Quantity.Digits(h.Hours ?? 0)} h since it was new.")]);
 
-    private ReportSectionDto Costs(Told at)
+    private ReportSectionDto Costs(IReadOnlyList<Told> rounds)
     {
         List<IReadOnlyList<string>> rows = [];
-        if (at.Plan is { } plan)
+        foreach (var at in rounds)
         {
+            if (at.Plan is not { } plan)
+                continue;
+            var which = rounds.Count > 1 ? $", round {at.Round}" : "";
             var hours = plan.Minutes / 60;
             var rate = $"{Quantity.Digits(hours, 2)} h at {Money(shop.WorkPerHour)} an hour";
-            rows.Add(["Labour, as planned", rate, Money(hours * shop.WorkPerHour)]);
+            rows.Add([$"Labour, as planned{which}", rate, Money(hours * shop.WorkPerHour)]);
             if (PartsBill.Of(plan, at.Shown.Pump.Sheet).Cost(shop.Currency) is { } parts)
             {
                 var without = parts.WithoutPrice.Count > 0 ? $"without {string.Join(", ", parts.WithoutPrice)}" : "";
-                rows.Add(["Parts and kits", without, Money(parts.Parts)]);
-                rows.Add(["Together", "", Money((hours * shop.WorkPerHour) + parts.Parts)]);
+                rows.Add([$"Parts and kits{which}", without, Money(parts.Parts)]);
             }
         }
 
-        if (FaultPerHour(at) is { } fault)
+        if (rows.Count > 1 && Sum(rounds) is { } sum)
+            rows.Add(["Together", "", Money(sum)]);
+        if (FaultPerHour(rounds[0]) is { } fault)
             rows.Add(["What the fault cost", "an hour of running, power and water", Money(fault)]);
         return Section("costs", "Costs", table: new ReportTableDto(["", "How", shop.Currency], rows));
     }
@@ -40,21 +44,26 @@ public sealed partial class ReportBuilder
     private static ReportSectionDto Due(Told at) => Section(
         "due", "What is due next", at.Shown.Pump.Sheet.Interval is { } interval ? [$"{Interval(interval)}."] : []);
 
-    private static ReportSectionDto Who(Told at)
+    private static ReportSectionDto Who(IReadOnlyList<Told> rounds)
     {
-        var names = at.Shown.Work.Steps.Values.Select(s => s.By).Concat(at.Shown.Work.Found.Values.Select(f => f.By))
-            .Concat(at.Shown.Proof.Acts.Values.Select(a => a.By)).Concat(at.Shown.Proof.Steps.Values.Select(s => s.By)).Distinct().Order();
-        var notes = at.Shown.Facts.Where(f => f.Key.StartsWith("note-", StringComparison.Ordinal)).Select(f => $"{f.Key[5..]}: {f.Value}");
+        var names = rounds.Select(r => r.Shown).SelectMany(r => r.Work.Steps.Values.Select(s => s.By)
+            .Concat(r.Work.Found.Values.Select(f => f.By)).Concat(r.Proof.Acts.Values.Select(a => a.By))
+            .Concat(r.Proof.Steps.Values.Select(s => s.By))).Distinct().Order();
+        var notes = rounds[^1].Shown.Facts.Where(f => f.Key.StartsWith("note-", StringComparison.Ordinal))
+            .Select(f => $"{f.Key[5..]}: {f.Value}");
         string[] worked = names.Any() ? [$"Worked on by {string.Join(", ", names)}."] : [];
         return Section("who", "Who, and notes", [.. worked, .. notes]);
     }
 
-    private string? Cost(Told at)
+    private string? Cost(IReadOnlyList<Told> rounds) => Sum(rounds) is { } sum ? $"Cost: {Money(sum)}." : null;
+
+    private double? Sum(IReadOnlyList<Told> rounds)
     {
-        if (at.Plan is not { } plan)
-            return null;
-        var parts = PartsBill.Of(plan, at.Shown.Pump.Sheet).Cost(shop.Currency)?.Parts ?? 0;
-        return $"Cost: {Money((plan.Minutes / 60 * shop.WorkPerHour) + parts)}.";
+        Told[] planned = [.. rounds.Where(r => r.Plan is not null)];
+        return planned.Length == 0
+            ? null
+            : planned.Sum(r => (r.Plan!.Minutes / 60 * shop.WorkPerHour)
+                + (PartsBill.Of(r.Plan, r.Shown.Pump.Sheet).Cost(shop.Currency)?.Parts ?? 0));
     }
 
     // Of the fault that led before the mend, as strong as it was judged to be.

@@ -1,6 +1,7 @@
 using System.Globalization;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Diagnosis;
 
 namespace MildHunch.Web.Reports;
 
@@ -28,10 +29,14 @@ public sealed partial class ReportBuilder
             ["Read", "Value", "Expected", "Off by"],
             [.. judged.Comparisons.Select(c => new[]
             {
-                c.Name, Said(c.Read), $"{Said(c.Low)} to {Said(c.High)}",
-                Math.Abs(c.Sigmas) < 1 ? "as expected" : $"{(c.Sigmas > 0 ? "+" : "−")}{Quantity.Digits(Math.Abs(c.Sigmas), 2)} σ",
+                c.Name, Said(c.Read), $"{Said(c.Low)} to {Said(c.High)}", OffBy(c),
             })]))
         : null;
+
+    // As it is said at the pump: nobody who pays for it reads standard deviations.
+    private static string OffBy(ComparisonDto c) => Math.Abs(c.Sigmas) < 1
+        ? "as expected"
+        : $"{(c.Sigmas > 0 ? "above" : "short")} by {Quantity.Digits(Math.Abs(c.Read.Value - c.Expected.Value), 2)} {c.Read.Unit}";
 
     private static ReportSectionDto? Water(Told at) => at.Before.Diagnosis?.Ledger is { } ledger
         ? Section("water", "Where the water went", [ledger.Text], inner: true, table: new ReportTableDto(
@@ -61,7 +66,10 @@ public sealed partial class ReportBuilder
             inner: true);
     }
 
+    private static string Taken(int mends, int rounds) =>
+        mends == 0 ? "" : rounds == 1 ? " (after the mend)" : $" (after mend {mends})";
+
     private static ReportSectionDto Seen(Told at) => Section(
         "checks", "Checks made",
-        [.. at.Shown.Cues.Select(c => $"{c.Says}{(c.At == "after" ? " (after the mend)" : "")}")], inner: true);
+        [.. at.Shown.Cues.Select(c => $"{c.Says}{Taken(c.Mends, at.Round)}")], inner: true);
 }

@@ -1,5 +1,4 @@
 using System.Globalization;
-using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Cases.Work;
@@ -23,7 +22,7 @@ public sealed partial class ReportBuilder
         {
             if (!at.Shown.Work.Found.TryGetValue(CavityMap.Key(place.Part.Id, place.Place), out var found))
                 continue;
-            var name = PlaceOf(place);
+            var name = place.Said();
             var finding = findings.All.FirstOrDefault(f => f.Id == found.Finding);
             var measures = found.Measures ?? new Dictionary<string, QuantityDto>();
             var measured = string.Join(", ", measures.Select(m => $"{m.Key} {Said(m.Value)}"));
@@ -52,21 +51,19 @@ public sealed partial class ReportBuilder
             return null;
         var bill = PartsBill.Of(plan, at.Shown.Pump.Sheet).Bill;
 
-        var laid = Laid(at, plan).ToDictionary(l => l.Part.Id);
+        var laid = LaidParts.Of(plan, at.Shown.Work).ToDictionary(l => l.Part.Id);
         return Section(
             "parts", "Parts and kits",
             [
                 .. bill.Kits.Select(k => $"Planned: {k.Count} x {k.Kit.Name}."),
-                .. plan.Steps.Where(s => s.Stage == ServiceStage.Mend && !s.Lays && s.Ticks.Any(t => Ticked(at, t.Key)))
-                    .Select(s => s.Act.Do),
+                .. plan.Mended(at.Shown.Work).Select(s => s.Act.Do),
             ],
             table: new ReportTableDto(
                 ["Part", "New, as ticked", "Where"],
                 [.. plan.Parts.Select(p => (Part: p, Laid: laid.GetValueOrDefault(p.Id))).Select(p => new[]
                 {
                     p.Part.Name, p.Laid is null ? "planned, not ticked" : p.Laid.Count.ToString(CultureInfo.InvariantCulture),
-                    string.Join(
-                        ", ", (p.Laid?.Places ?? []).Where(x => x != ServicePlace.Whole).Select(x => x.Key.Replace('.', ' '))),
+                    p.Laid?.Where ?? "",
                 })]),
             pictures:
             [
@@ -74,19 +71,6 @@ public sealed partial class ReportBuilder
                     .Select(s => new ReportPictureDto(StackDrawing.Of(plan.Sheet, s).ToDto(), $"{s.Name}, in its order")),
             ]);
     }
-
-    // What was ticked as laid ready and counted, not what was planned.
-    private static LaidPart[] Laid(Told at, ServicePlan plan) =>
-    [
-        .. from part in plan.Parts
-           let places = plan.Laying(part).Ticks.Where(t => Ticked(at, t.Key)).Select(t => t.Place).ToArray()
-           where places.Length > 0
-           select new LaidPart(part, part.Count / part.Places.Count * places.Length, places),
-    ];
-
-    private sealed record LaidPart(PartCount Part, int Count, IReadOnlyList<ServicePlace> Places);
-
-    private static bool Ticked(Told at, string tick) => at.Shown.Work.Steps.GetValueOrDefault(tick) is { Taps: null };
 
     private sealed record Tightened(string Name, ServicePlace Place, string Torque, string By, string Wrench);
 
@@ -102,7 +86,7 @@ public sealed partial class ReportBuilder
     {
         if (at.Plan is not { } plan)
             return null;
-        var done = plan.Steps.Where(s => s.Tightens).SelectMany(s => s.Ticks.Where(t => Ticked(at, t.Key))
+        var done = plan.Steps.Where(s => s.Tightens).SelectMany(s => s.Ticks.Where(t => at.Shown.Work.Ticked(t.Key))
             .Select(t => Torque(at, s.Bolts!, t.Place, at.Shown.Work.Steps[t.Key])));
 
         // One row for all places that were done alike.
@@ -112,7 +96,7 @@ public sealed partial class ReportBuilder
                 [.. done.GroupBy(d => d with { Place = ServicePlace.Whole }).Select(g => new[]
                 {
                     string.Join(", ", g.Select(d => d.Place).Where(x => x != ServicePlace.Whole)
-                        .Select(x => x.Key.Replace('.', ' ')).Prepend(g.Key.Name)),
+                        .Select(x => x.Said()).Prepend(g.Key.Name)),
                     g.Key.Torque, g.Key.By, g.Key.Wrench,
                 })]),
             pictures:

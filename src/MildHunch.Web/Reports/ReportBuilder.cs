@@ -2,7 +2,6 @@ using System.Globalization;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
@@ -25,46 +24,70 @@ public sealed partial class ReportBuilder(
     /// <summary>The report of a case as it stands.</summary>
     public async Task<ReportContentDto> Of(CaseEntity entity, DateTime now, CancellationToken stop)
     {
-        var shown = await view.Show(entity, stop);
-        var before = await view.ShowBefore(entity, stop);
-        var plan = work.Planned(entity);
-        var proved = proof.Of(entity, now);
-        var at = new Told(entity, shown, before, plan, proved);
-        var sections = new[]
+        var rounds = new List<Told>();
+        foreach (var round in entity.Rounds())
         {
-            Pump(at), Readings(at), Water(at), Verdict(at), Seen(at), Found(at), Parts(at), Torques(at), Proof(at), Setting(at), Hours(at),
-            Costs(at), Due(at), Who(at),
-        };
+            var number = round.Round();
+            rounds.Add(new Told(
+                entity, await view.Show(round, stop), await view.Show(entity.BeforeMend(number), stop), work.Planned(round),
+                proof.Of(round, now), number));
+        }
+
+        var (at, first) = (rounds[^1], rounds[0]);
+        var shown = at.Shown;
+        ReportSectionDto?[] sections =
+        [
+            Pump(at), Readings(first), Water(first), Verdict(first), Seen(at),
+            .. rounds.SelectMany(r => new[] { r == first ? null : Verdict(r), Found(r), Parts(r), Torques(r), Proof(r), Setting(r) }
+                .Select(s => rounds.Count > 1 ? InRound(s, r) : s)),
+            Hours(at), Costs(rounds), Due(at), Who(rounds),
+        ];
         return new ReportContentDto(
             shop.Name, $"Service report {shown.Pump.Tag}",
             string.Join(
                 " · ", new[] { shown.Pump.Name, shown.Pump.Duty, $"reported {Day(entity.OpenedAt)}", ClosedOn(entity) }
                     .OfType<string>().Where(t => t.Length > 0)),
-            [.. Summary(at)],
+            [.. Summary(rounds)],
             [.. sections.OfType<ReportSectionDto>().Where(s =>
                 s.Lines.Count + s.Photos.Count + s.Pictures.Count > 0 || s.Table is { Rows.Count: > 0 })]);
     }
 
-    private IEnumerable<string> Summary(Told at)
+    private static ReportSectionDto? InRound(ReportSectionDto? section, Told at) => section is null
+        ? null
+        : section with { Id = $"{section.Id}-{at.Round}", Title = $"Round {at.Round}: {section.Title.ToLowerInvariant()}" };
+
+    private IEnumerable<string> Summary(IReadOnlyList<Told> rounds)
     {
+        var at = rounds[^1];
         yield return $"Complaint: {at.Shown.Complaint}";
         if (Closed(at.Shown.Closed) is { } closed)
             yield return $"Found: {closed}.";
         else if (at.Before.Diagnosis?.Suspects[0] is { } leader)
             yield return $"Most likely: {leader.Name.ToLowerInvariant()}, {HunchWords.Percent(leader.Probability)}.";
-        foreach (var cause in Causes(at))
+        foreach (var cause in rounds.SelectMany(Causes).Distinct())
             yield return $"Cause: {cause}";
-        if (at.Plan is { } plan && Laid(at, plan) is { Length: > 0 } laid)
-            yield return $"Renewed: {string.Join(", ", laid.Select(l => $"{l.Count} x {l.Part.Name.ToLowerInvariant()}"))}.";
+        foreach (var round in rounds)
+        {
+            var which = rounds.Count > 1 ? $"Round {round.Round}: " : "";
+            foreach (var line in Done(round))
+                yield return which.Length > 0 ? which + char.ToLowerInvariant(line[0]) + line[1..] : line;
+        }
+
+        if (at.Shown.Pump.Sheet.Interval is { } interval)
+            yield return $"Next due: {Interval(interval)}.";
+        if (Cost(rounds) is { } cost)
+            yield return cost;
+    }
+
+    private static IEnumerable<string> Done(Told at)
+    {
+        if (at.Plan is { } plan && LaidParts.Of(plan, at.Shown.Work) is { Count: > 0 } laid)
+            yield return $"Renewed: {string.Join(", ", laid.Select(l => l.Says))}.";
         foreach (var change in at.Proved.Changed.Where(c => c.Before is not null && c.After is not null))
             yield return $"{change.Name}: {Said(change.Before!)} before, {Said(change.After!)} after.";
         yield return at.Shown.Proof.Verdict is { } verdict
             ? $"Proof: {OutcomeWords(verdict.Outcome)}, {verdict.By}{(verdict.Remark is { Length: > 0 } remark ? $". {remark}" : "")}."
             : "Not proved yet.";
-        if (at.Shown.Pump.Sheet.Interval is { } interval)
-            yield return $"Next due: {Interval(interval)}.";
-        if (Cost(at) is { } cost)
-            yield return cost;
     }
 
     private IEnumerable<string> Causes(Told at) => at.Shown.Work.Found.Values
@@ -81,9 +104,6 @@ public sealed partial class ReportBuilder(
 
     private static string? ClosedOn(CaseEntity entity) =>
         entity.Headline is { Closed: not null, ClosedAt: { } at } ? $"closed {Day(at)}" : null;
-
-    private static string PlaceOf(PartAt at) =>
-        at.Place == ServicePlace.Whole ? at.Part.Name : $"{at.Part.Name} {at.Place.Key.Replace('.', ' ')}";
 
     private static string OutcomeWords(string outcome) => outcome switch
     {
@@ -113,5 +133,5 @@ public sealed partial class ReportBuilder(
         new(id, title, inner, lines ?? [], table, pictures ?? [], photos ?? []);
 
     private sealed record Told(
-        CaseEntity Entity, CaseResource Shown, CaseResource Before, ServicePlan? Plan, ProofViewResponse Proved);
+        CaseEntity Entity, CaseResource Shown, CaseResource Before, ServicePlan? Plan, ProofViewResponse Proved, int Round);
 }

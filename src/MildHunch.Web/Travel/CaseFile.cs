@@ -1,5 +1,6 @@
 using System.ComponentModel;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using MildHunch.Web.Pumps;
@@ -18,13 +19,14 @@ public sealed record ChangeInFile(int Number, string Says, DateTime At, bool Und
 /// <summary>What every entry of a case has: which change brought it, which took it back.</summary>
 public sealed record ReadingInFile(
     string Id, int AddedBy, int? RemovedBy, string Quantity, double Value, string Unit, double? Uncertainty, string? UncertaintyUnit,
-    double? UpTo, string? ReadAt);
+    double? UpTo, [property: Description("mends that lay behind the pump then")] int Mends);
 
 public sealed record CueInFile(
     string Id, int AddedBy, int? RemovedBy, string Cue, string Answer, int? Cylinder, string? Side, double? DropsPerMinute, bool Stream,
-    string? DripsWhen, string? SeenAt);
+    string? DripsWhen, [property: Description("mends that lay behind the pump then")] int Mends);
 
-public sealed record FactInFile(string Id, int AddedBy, int? RemovedBy, string Name, string Value);
+public sealed record FactInFile(string Id, int AddedBy, int? RemovedBy, string Name, string Value,
+    [property: Description("opening of the pump that it belongs to, from 1")] int Round);
 
 public sealed record VerdictInFile(
     string Id, int AfterVersion, DateTime At, string Leader, string LeaderName, double Probability, string Hunch,
@@ -51,7 +53,7 @@ public sealed record CaseFile(
     PumpInFile Pump, CaseInFile Case, IReadOnlyList<PhotoInFile> Photos)
 {
     public const string FormatName = "mild-hunch-case";
-    public const int CurrentVersion = 1;
+    public const int CurrentVersion = 2;
     public const string FileName = "case.json";
     public const string PhotoFolder = "photos/";
 
@@ -66,7 +68,8 @@ public sealed record CaseFile(
     public byte[] Written() => JsonSerializer.SerializeToUtf8Bytes(this, Json);
 
     /// <exception cref="JsonException">No such file.</exception>
-    public static CaseFile Read(Stream text) => JsonSerializer.Deserialize<CaseFile>(text, Json) ?? throw new JsonException("nothing");
+    public static CaseFile Read(Stream text) =>
+        CaseFileUpgrade.ToCurrent(JsonNode.Parse(text)).Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
 
     /// <summary>Format and version alone, whatever else a newer file may say.</summary>
     public static CaseFileHead Head(Stream text) =>

@@ -20,10 +20,10 @@ public static class CaseFileMapping
             c.Id, c.OpenedAt, c.ArchivedAt, c.Headline.Stage, c.Version,
             [.. c.Changes.OrderBy(x => x.Number).Select(x => new ChangeInFile(x.Number, x.Says, x.At, x.Undone, x.Abandoned))],
             [.. InOrder(c.Readings).Select(r => new ReadingInFile(
-                r.Id, r.AddedBy, r.RemovedBy, r.Quantity, r.Value, r.Unit, r.Uncertainty, r.UncertaintyUnit, r.UpTo, r.ReadAt))],
+                r.Id, r.AddedBy, r.RemovedBy, r.Quantity, r.Value, r.Unit, r.Uncertainty, r.UncertaintyUnit, r.UpTo, r.Mends))],
             [.. InOrder(c.Cues).Select(q => new CueInFile(
-                q.Id, q.AddedBy, q.RemovedBy, q.Cue, q.Answer, q.Cylinder, q.Side, q.DropsPerMinute, q.Stream, q.DripsWhen, q.SeenAt))],
-            [.. InOrder(c.Facts).Select(f => new FactInFile(f.Id, f.AddedBy, f.RemovedBy, f.Name, f.Value))],
+                q.Id, q.AddedBy, q.RemovedBy, q.Cue, q.Answer, q.Cylinder, q.Side, q.DropsPerMinute, q.Stream, q.DripsWhen, q.Mends))],
+            [.. InOrder(c.Facts).Select(f => new FactInFile(f.Id, f.AddedBy, f.RemovedBy, f.Name, f.Value, f.Round))],
             [.. c.Verdicts.OrderBy(v => v.Id, StringComparer.Ordinal).Select(v => new VerdictInFile(
                 v.Id, v.AfterVersion, v.At, v.Leader, v.LeaderName, v.Probability, v.Hunch,
                 Stored.Read<Dictionary<string, double>>(v.SuspectsJson)))],
@@ -63,17 +63,18 @@ public static class CaseFileMapping
             Readings = [.. c.Readings.Select(r => new ReadingEntity
             {
                 Id = r.Id, CaseId = c.Id, AddedBy = r.AddedBy, RemovedBy = r.RemovedBy, Quantity = r.Quantity, Value = r.Value,
-                Unit = r.Unit, Uncertainty = r.Uncertainty, UncertaintyUnit = r.UncertaintyUnit, UpTo = r.UpTo, ReadAt = r.ReadAt,
+                Unit = r.Unit, Uncertainty = r.Uncertainty, UncertaintyUnit = r.UncertaintyUnit, UpTo = r.UpTo, Mends = r.Mends,
             })],
             Cues = [.. c.Cues.Select(q => new CueEntity
             {
                 Id = q.Id, CaseId = c.Id, AddedBy = q.AddedBy, RemovedBy = q.RemovedBy, Cue = q.Cue, Answer = q.Answer,
                 Cylinder = q.Cylinder, Side = q.Side, DropsPerMinute = q.DropsPerMinute, Stream = q.Stream, DripsWhen = q.DripsWhen,
-                SeenAt = q.SeenAt,
+                Mends = q.Mends,
             })],
             Facts = [.. c.Facts.Select(f => new FactEntity
             {
                 Id = f.Id, CaseId = c.Id, AddedBy = f.AddedBy, RemovedBy = f.RemovedBy, Name = f.Name, Value = f.Value,
+                Round = f.Round,
             })],
             Verdicts = [.. c.Verdicts.Select(v => new VerdictEntity
             {
@@ -81,6 +82,8 @@ public static class CaseFileMapping
                 Probability = v.Probability, Hunch = v.Hunch, SuspectsJson = Stored.Write(v.Suspects),
             })],
         };
+        if (entity.Facts.Any(f => f.Round == OlderCases.Unknown))
+            OlderCases.Divide(entity);
         entity.Headline.Stage = c.Stage;
         return entity;
     }

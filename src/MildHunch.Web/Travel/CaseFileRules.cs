@@ -1,4 +1,5 @@
 using MildHunch.Core.Quantities;
+using MildHunch.Store;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
@@ -12,6 +13,7 @@ internal static class CaseFileRules
     private const int LongestName = 200;
     private const int LongestText = 200_000;
     private const int MostEntries = 50_000;
+    private const int MostRounds = 100;
 
     public static void Check(CaseFile file)
     {
@@ -42,6 +44,10 @@ internal static class CaseFileRules
         foreach (var unit in file.Case.Readings.SelectMany(r => new[] { r.Unit, r.UncertaintyUnit }).OfType<string>().Distinct())
             if (Enum.GetValues<QuantityKind>().All(k => Units.Find(k, unit) is null))
                 throw Refused("case.readings", $"“{Short(unit)}” is no unit.");
+        if (file.Case.Readings.Select(r => r.Mends).Concat(file.Case.Cues.Select(c => c.Mends)).Any(n => n is < 0 or > MostRounds)
+            || file.Case.Facts.Any(f => f.Round is < 0 or > MostRounds
+                || (f.Name == CaseRounds.FactName && !(int.TryParse(f.Value, out var n) && n is > 1 and <= MostRounds))))
+            throw Refused("case", $"Rounds are numbered from 1 to {MostRounds}.");
         foreach (var verdict in file.Case.Verdicts)
             Id(verdict.Id, "case.verdicts");
         foreach (var text in file.Case.Facts.Select(f => f.Value).Concat(file.Case.Changes.Select(c => c.Says)))

@@ -36,11 +36,11 @@ public static class TableEndpoints
     {
         var entity = await store.Load(id, stop);
         return Csv.Table(
-            "readings.csv", ["quantity", "name", "value", "to", "unit", "before or after", "at"],
+            "readings.csv", ["quantity", "name", "value", "to", "unit", "mends before", "at"],
             entity.InForce(entity.Readings).Select(r => new object[]
             {
                 r.Quantity, ReadingNames.Full(r.Quantity), r.Value, r.UpTo?.ToString(CultureInfo.InvariantCulture) ?? "", r.Unit,
-                r.ReadAt ?? "", When(entity, r.AddedBy),
+                r.Mends, When(entity, r.AddedBy),
             }));
     }
 
@@ -48,27 +48,26 @@ public static class TableEndpoints
     {
         var entity = await store.Load(id, stop);
         return Csv.Table(
-            "parts.csv", ["part", "name", "count", "places"],
-            (work.Planned(entity)?.Parts ?? []).Select(p => new object[]
-            {
-                p.Part.Id, p.Part.Name, p.Count, string.Join("; ", p.Places.Select(x => x.Key)),
-            }));
+            "parts.csv", ["round", "part", "name", "count", "places"],
+            from at in entity.Rounds()
+            from p in work.Planned(at)?.Parts ?? []
+            select new object[] { at.Round(), p.Part.Id, p.Part.Name, p.Count, string.Join("; ", p.Places.Select(x => x.Key)) });
     }
 
     private static async Task<IResult> Findings(string id, CaseStore store, CaseWork work, CancellationToken stop)
     {
         var entity = await store.Load(id, stop);
-        var found = entity.Work().Found;
         return Csv.Table(
-            "findings.csv", ["part", "name", "place", "state", "finding", "by", "note"],
-            (work.Planned(entity)?.Inspections ?? [])
-                .Where(i => found.ContainsKey(CavityMap.Key(i.Part.Id, i.Place)))
-                .Select(i => (At: i, Found: found[CavityMap.Key(i.Part.Id, i.Place)]))
-                .Select(f => new object[]
-                {
-                    f.At.Part.Id, f.At.Part.Name, f.At.Place.Key, f.Found.State, f.Found.Finding ?? "", f.Found.By,
-                    f.Found.Note ?? "",
-                }));
+            "findings.csv", ["round", "part", "name", "place", "state", "finding", "by", "note"],
+            from at in entity.Rounds()
+            let done = at.Work().Found
+            from i in work.Planned(at)?.Inspections ?? []
+            let found = done.GetValueOrDefault(CavityMap.Key(i.Part.Id, i.Place))
+            where found is not null
+            select new object[]
+            {
+                at.Round(), i.Part.Id, i.Part.Name, i.Place.Key, found.State, found.Finding ?? "", found.By, found.Note ?? "",
+            });
     }
 
     private static async Task<IResult> Pumps(MildHunchDb db, CancellationToken stop)

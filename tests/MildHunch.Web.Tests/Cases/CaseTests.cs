@@ -67,7 +67,7 @@ public class CaseTests(Workshop product)
         steady["at"] = "after";
         var (mended, _) = await Tell(id, etag, new JsonObject { ["cues"] = new JsonArray(steady) });
         mended["cues"]!.AsArray().Where(c => c!["cue"]!.GetValue<string>() == "needle").Select(c => $"{c!["answer"]} {c["at"]}".Trim())
-            .ShouldBe(["swings", "steady after"], ignoreOrder: true);
+            .ShouldBe(["swings before", "steady after"], ignoreOrder: true);
         Leader(mended).ShouldBe("no-fault");
     }
 

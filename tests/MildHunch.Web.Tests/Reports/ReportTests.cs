@@ -25,7 +25,7 @@ public sealed class ReportTests : IDisposable
         foreach (var said in Everything(report["content"]!))
             paper.ShouldContain(Plain(said), customMessage: said);
         string[] figures =
-            ["31 bar", "12.6 L/min", "69.5 bar", "14 mm, three threads", "pitted", "Ines Halvard", "W-7, 2026-05", "σ", "≤"];
+            ["31 bar", "12.6 L/min", "69.5 bar", "14 mm, three threads", "pitted", "Ines Halvard", "W-7, 2026-05", "short by", "≤"];
         foreach (var figure in figures)
             paper.ShouldContain(Plain(figure), customMessage: figure);
 

@@ -84,7 +84,7 @@ public sealed class CaseFileTests : IDisposable
         await Refused(Zip(("holiday.txt", "sun"u8.ToArray())), "no case of Mild Hunch");
         await Refused(Zip(("case.json", "{"u8.ToArray())), "damaged");
         await Refused(With(json, j => j["format"] = "holiday"), "no case of Mild Hunch");
-        await Refused(With(json, j => j["version"] = 2), "newer");
+        await Refused(With(json, j => j["version"] = 3), "newer");
         await Refused(With(json, j => j["weather"] = "fair"), "damaged");
         await Refused(With(json, j => j["pump"]!["tag"] = "<script>alert(1)</script>"), "plain letters");
         await Refused(With(json, j => j["case"]!["id"] = "../../etc/passwd"), "no id");

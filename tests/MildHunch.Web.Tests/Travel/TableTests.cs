@@ -56,7 +56,7 @@ public sealed class TableTests : IDisposable
     {
         var id = (await here.Get("/api/cases")).AsArray().Single(c => c!["closed"] is not null)!["id"]!.GetValue<string>();
         (await here.Http.GetStringAsync($"/api/cases/{id}/readings.csv", Stop))
-            .ShouldContain("discharge-pressure,Pressure at the head,39.6,,bar,after");
+            .ShouldContain("discharge-pressure,Pressure at the head,39.6,,bar,1");
         (await here.Http.GetStringAsync($"/api/cases/{id}/parts.csv", Stop)).ShouldContain("inlet-valve,Inlet valve on the rod,3");
         (await here.Http.GetStringAsync($"/api/cases/{id}/findings.csv", Stop)).ShouldContain("failed,grooved-seat,Runa Estcott");
     }

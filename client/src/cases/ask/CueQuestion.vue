@@ -3,7 +3,6 @@ import ToggleButton from 'primevue/togglebutton';
 import { computed } from 'vue';
 import type { ChangeRequest, JudgedCase, Knowledge } from '@/shared/api/client';
 import { answersAt, type Spot } from '@/drawing/layout/spots';
-import { isMended } from '@/cases/case/taken';
 
 type Cue = Knowledge['cues'][number];
 type Answer = Cue['answers'][number];
@@ -16,9 +15,7 @@ const emit = defineEmits<{ tell: [change: ChangeRequest] }>();
 const answers = computed(() => answersAt(props.spot, props.cue));
 
 // What was seen before a mend stands, but is no longer what the buttons show.
-const standing = computed(() =>
-  props.data.cues.filter((c) => c.cue === props.cue.id && (c.at === 'after') === isMended(props.data)),
-);
+const standing = computed(() => props.data.cues.filter((c) => c.cue === props.cue.id && c.mends === props.data.mends));
 
 // Two caps of one cylinder are two places.
 function here(answer: Answer, told: { cylinder: number | null; side: string | null }): boolean {

@@ -5,7 +5,7 @@ import type { CaseResource } from '@/shared/api/client';
 
 /** Which pump, what is wrong with it (two lines, the rest on a tap), and the way back. */
 const props = defineProps<{ data: CaseResource; busy: boolean }>();
-defineEmits<{ undo: []; redo: [] }>();
+defineEmits<{ undo: []; redo: []; rounds: [] }>();
 
 const long = 160;
 const whole = ref(false);
@@ -23,6 +23,15 @@ const isLong = computed(() => props.data.complaint.length > long);
       :label="whole ? 'Less' : 'All of it'"
       :aria-expanded="whole"
       @click="whole = !whole"
+    />
+    <Button
+      v-if="data.rounds.length"
+      class="round"
+      variant="text"
+      severity="secondary"
+      :label="`Round ${data.round}`"
+      title="What was done at the openings before"
+      @click="$emit('rounds')"
     />
     <span v-if="data.closed" class="quiet">closed</span>
     <RouterLink class="link report" :to="`/cases/${data.id}/report`">Report</RouterLink>
@@ -77,6 +86,10 @@ h1:focus {
   overflow: hidden;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
+}
+
+.round {
+  flex: none;
 }
 
 .report {

@@ -23,6 +23,7 @@ import PumpDrawing from '@/drawing/PumpDrawing.vue';
 import { readSpot, spotKey } from '@/drawing/layout/spots';
 import { asStage, stageNames, type Stage } from '@/parts/stages';
 import { asTaken } from './taken';
+import RoundsDialog from './RoundsDialog.vue';
 import { useCase } from './useCase';
 import { figureOf } from './figures';
 import { useCaseKeys } from './useCaseKeys';
@@ -37,6 +38,7 @@ const at = useDialogAddress('at');
 const why = useDialogAddress('why');
 const planning = useOpenInAddress('plan');
 const limiting = useOpenInAddress('limits');
+const looking = useOpenInAddress('rounds');
 const figure = computed(() => figureOf(why.value, judged.value));
 const chosen = computed(() => (at.value ? readSpot(at.value) : undefined));
 
@@ -62,8 +64,7 @@ useTitle(() =>
     : 'Case · Mild Hunch',
 );
 
-const say = (change: ChangeRequest) =>
-  access.tell(asTaken(change, stage.value, data.value ?? { readings: [], cues: [] }));
+const say = (change: ChangeRequest) => access.tell(asTaken(change, stage.value));
 
 useCaseKeys(access, go);
 </script>
@@ -84,7 +85,7 @@ useCaseKeys(access, go);
     </main>
     <template v-else>
       <main class="page" :aria-busy="busy">
-        <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" />
+        <CaseTitle :data="data" :busy="busy" @undo="access.undo()" @redo="access.redo()" @rounds="looking = true" />
         <WorkView v-if="working" :key="working" :data="data" :stage="working" :trouble="trouble" :tell="say" @go="go" />
         <NoVerdict v-else-if="!judged" :data="data" :knowledge="knowledge" :busy="busy" @tell="say" />
         <div v-else class="case">
@@ -117,6 +118,7 @@ useCaseKeys(access, go);
       <JotLine v-if="!working" class="jot" :data="data" :tell="say" :trouble="at ? '' : trouble" />
       <PlaceEditor v-if="judged" v-model:at="at" :data="judged" :knowledge="knowledge" :trouble="trouble" :tell="say" />
       <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="say" />
+      <RoundsDialog v-model:visible="looking" :data="data" />
       <PlanDialog v-if="judged" v-model:visible="planning" :data="judged" />
       <WorkingDialog :figure="figure" @close="why = undefined" />
       <DoubtDialog :doubts="access.doubts" />

@@ -218,6 +218,7 @@ describe('a reading', () => {
       uncertainty: null,
       to: null,
       at: null,
+      mends: 0,
       judged: true,
     };
     const field = mount(ReadingField, { props: { caseId: 'case-1', what, standing, tell } });
@@ -254,6 +255,7 @@ describe('what is typed', () => {
     uncertainty: null,
     to: null,
     at: null,
+    mends: 0,
     judged: true,
   });
   const value = (field: { get: (what: string) => { element: Element } }) =>

@@ -19,8 +19,8 @@ describe('a case as a question', () => {
   };
   const range = { ...reading, id: 'r9', to: { value: 46, unit: 'bar' }, at: 'before', judged: true };
 
-  // What only the screen needs; everything else of an entry is evidence.
-  const shown = ['says', 'tag', 'judged'];
+  // What only the screen needs, and mends, which its “at” says; everything else of an entry is evidence.
+  const shown = ['says', 'tag', 'judged', 'mends'];
   const evidence = (entry: object) => Object.fromEntries(Object.entries(entry).filter(([k]) => !shown.includes(k)));
 
   it('leaves nothing of an entry behind', () => {

@@ -1,14 +1,9 @@
-import type { CaseResource, ChangeRequest } from '@/shared/api/client';
+import type { ChangeRequest } from '@/shared/api/client';
 import type { Stage } from '@/parts/stages';
 
-type Told = Pick<CaseResource, 'readings' | 'cues'>;
-
-/** True once anything was read or seen after a mend: what was noted before no longer counts with it. */
-export const isMended = (told: Told): boolean => [...told.readings, ...told.cues].some((t) => t.at === 'after');
-
-/** What is read and seen while proving, and ever after, was so after the mend. */
-export function asTaken(change: ChangeRequest, stage: Stage, told: Told): ChangeRequest {
-  if (stage !== 'prove' && !isMended(told)) return change;
+/** What is read and seen while proving was so after the mend of this round; otherwise the server knows what lies behind the pump. */
+export function asTaken(change: ChangeRequest, stage: Stage): ChangeRequest {
+  if (stage !== 'prove') return change;
   return {
     ...change,
     ...(change.readings ? { readings: change.readings.map((r) => ({ ...r, at: r.at ?? 'after' })) } : {}),

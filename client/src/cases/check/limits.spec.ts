@@ -58,6 +58,7 @@ describe('a reading as it is taken', () => {
       uncertainty: null,
       to: null,
       at: null,
+      mends: 0,
       judged: true,
     };
     const field = mount(ReadingField, { props: { caseId: 'case-1', what: speed, standing, tell } });

@@ -41,6 +41,8 @@ const way = useWay(plan, work, () => props.stage);
 const { cards, at, card, step, here, next: nextWords, forward, back } = way;
 const notes = useStepNotes(props.data.id);
 const choosing = ref(false);
+// Closed, and it ran: whatever is planned now is another opening.
+const ranAgain = computed(() => !work.value.acknowledged && Object.keys(work.value.steps).length > 0);
 const noting = ref(false);
 const place = ref('');
 const inner = useTemplateRef<{
@@ -139,7 +141,12 @@ useKeys([
         </p>
         <span class="quiet">about {{ Math.round(plan.minutes) }} min · {{ Math.ceil(left) }} left</span>
         <Button variant="text" severity="secondary" label="Notes" :aria-expanded="noting" @click="noting = !noting" />
-        <Button variant="text" severity="secondary" label="Another plan" @click="choosing = true" />
+        <Button
+          variant="text"
+          severity="secondary"
+          :label="ranAgain ? 'Open it again' : 'Another plan'"
+          @click="choosing = true"
+        />
       </header>
       <StageNote
         v-if="noting"

@@ -3211,6 +3211,18 @@ export interface components {
             work: components["schemas"]["WorkDto"];
             /** @description the proof after it: what was ticked, timed and read */
             proof: components["schemas"]["ProofDto"];
+            /**
+             * Format: int32
+             * @description which opening of the pump this is, from 1
+             */
+            round: number;
+            /**
+             * Format: int32
+             * @description mends that lie behind the pump now: what was taken before the last no longer counts
+             */
+            mends: number;
+            /** @description earlier openings, first to last */
+            rounds: components["schemas"]["RoundDto"][];
         };
         CaseSummary: {
             id: string;
@@ -3394,6 +3406,11 @@ export interface components {
             stream: boolean;
             when: null | string;
             at: null | string;
+            /**
+             * Format: int32
+             * @description mends that lay behind the pump when it was seen
+             */
+            mends: number;
             says: string;
             tag: string;
             /** @description false where it does not count */
@@ -4804,6 +4821,11 @@ export interface components {
             uncertainty: null | components["schemas"]["QuantityDto"];
             to: null | components["schemas"]["QuantityDto"];
             at: null | string;
+            /**
+             * Format: int32
+             * @description mends that lay behind the pump when it was read
+             */
+            mends: number;
             /** @description false where the pump, as it was corrected, can no longer show it: it stays and does not count */
             judged: boolean;
         };
@@ -4892,6 +4914,30 @@ export interface components {
             /** Format: double */
             probability: number;
             text: string;
+        };
+        /** @description An earlier opening of the pump in one case: what was done, what was found, what the proof said. */
+        RoundDto: {
+            /** Format: int32 */
+            number: number;
+            /** @description what was done, in a line */
+            says: string;
+            found: components["schemas"]["RoundFoundDto"][];
+            /**
+             * Format: double
+             * @description from the first tick to the last; null where it was not gone through step by step
+             */
+            minutes: null | number;
+            /** @description readings before its mend and after it */
+            changed: components["schemas"]["BeforeAfterDto"][];
+            proof: null | components["schemas"]["ProofSignedAtDto"];
+        };
+        /** @description A part that was found not to be fine, or seen to be. */
+        RoundFoundDto: {
+            place: string;
+            /** @description fine, worn or failed */
+            state: string;
+            /** @description in words */
+            says: string;
         };
         /** @description A run of hose or pipe. */
         RunDto: {

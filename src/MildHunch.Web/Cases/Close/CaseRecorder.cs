@@ -24,9 +24,6 @@ namespace MildHunch.Web.Cases.Close;
 /// </summary>
 public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopPrices prices)
 {
-    // Longer than two days was not one go.
-    private const double MostMinutes = 2880;
-
     /// <summary>Lays on the record what a case says now; only saved with the case.</summary>
     /// <param name="was">What it was closed as before.</param>
     public async Task Record(CaseEntity entity, CaseResource shown, string? was, CancellationToken stop)
@@ -39,10 +36,9 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
         db.RemoveRange(await db.ReadingsOnRecord.Where(r => r.CaseId == entity.Id).ToListAsync(stop));
         if (entity.Headline.Closed is null)
             return;
-        var now = entity.Work();
-        var on = Day(now.Steps.Values.Where(s => s.Taps is null).Select(s => (DateTime?)s.At).Max() ?? entity.Headline.ClosedAt!.Value);
-        var hours = Meter(shown);
-        if (hours is { } read)
+        Round[] rounds = [.. entity.Rounds().Select(r => Done(r, entity.Headline.ClosedAt!.Value))];
+        var (on, by) = (rounds[^1].On, rounds.Select(r => By(r.Work)).LastOrDefault(b => b is not null));
+        if (Meter(shown) is { } read)
             db.Meters.Add(new MeterEntity
             {
                 Id = Ids.New(),
@@ -50,32 +46,44 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
                 CaseId = entity.Id,
                 On = on,
                 Hours = read,
-                By = By(now),
+                By = by,
             });
-        foreach (var change in await Changes(entity, now, on, stop))
-            db.PartChanges.Add(change);
+        foreach (var round in rounds)
+            foreach (var change in await Changes(round, stop))
+                db.PartChanges.Add(change);
         db.ReadingsOnRecord.AddRange(Readings(entity, shown, on));
-        db.Outcomes.Add(await Outcome(entity, now, on, stop));
+        db.Outcomes.Add(await Outcome(entity, rounds, stop));
     }
 
-    private async Task<OutcomeEntity> Outcome(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
+    // One opening: the case as it stood at its end, what was planned and done, and on which day.
+    private sealed record Round(CaseEntity At, WorkDto Work, ServicePlan? Plan, DateOnly On);
+
+    private Round Done(CaseEntity at, DateTime closed)
     {
-        var plan = work.Planned(entity);
-        var parts = plan is null ? null : PartsBill.Of(plan, entity.KnownPump().ToResource().Sheet).Cost(prices.Currency)?.Parts;
-        DateTime[] ticks = [.. now.Steps.Values.Select(s => s.At).Order()];
-        var taken = ticks.Length > 1 ? (ticks[^1] - ticks[0]).TotalMinutes : 0;
+        var done = at.Work();
+        return new Round(
+            at, done, work.Planned(at), Day(done.Steps.Values.Where(s => s.Taps is null).Select(s => (DateTime?)s.At).Max() ?? closed));
+    }
+
+    private async Task<OutcomeEntity> Outcome(CaseEntity entity, IReadOnlyList<Round> rounds, CancellationToken stop)
+    {
+        var sheet = entity.KnownPump().ToResource().Sheet;
+        ServicePlan[] plans = [.. rounds.Select(r => r.Plan).OfType<ServicePlan>()];
+        double[] taken = [.. rounds.Select(r => r.Work.MinutesTaken()).OfType<double>()];
         var thought = await Thought(entity, stop);
         return new OutcomeEntity
         {
             CaseId = entity.Id,
             PumpId = entity.PumpId,
-            On = on,
+            On = rounds[^1].On,
             Found = entity.Headline.Closed!.Split('@')[0],
             Leader = thought?.Leader,
             Probability = thought?.Probability,
-            MinutesPlanned = plan?.Minutes,
-            MinutesTaken = taken is >= 1 and <= MostMinutes ? taken : null,
-            Cost = plan is null ? null : (plan.Minutes / 60 * prices.WorkPerHour) + (parts ?? 0),
+            MinutesPlanned = plans.Length == 0 ? null : plans.Sum(p => p.Minutes),
+            MinutesTaken = taken.Length == 0 ? null : taken.Sum(),
+            Cost = plans.Length == 0
+                ? null
+                : plans.Sum(p => (p.Minutes / 60 * prices.WorkPerHour) + (PartsBill.Of(p, sheet).Cost(prices.Currency)?.Parts ?? 0)),
         };
     }
 
@@ -96,16 +104,15 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             ? hours
             : null;
 
-    private async Task<List<PartChangeEntity>> Changes(CaseEntity entity, WorkDto now, DateOnly on, CancellationToken stop)
+    private async Task<List<PartChangeEntity>> Changes(Round round, CancellationToken stop)
     {
         List<PartChangeEntity> changes = [];
-        if (work.Planned(entity) is not { } plan)
+        if (round is not { Plan: { } plan, At: { } entity, Work: { } now, On: var on })
             return changes;
 
         // What was cleaned or lapped is the same part: its hours go on.
         var renewed = plan.Steps.Where(s => s.Lays && s.Part is not null)
-            .SelectMany(s => s.Ticks.Where(t => now.Steps.GetValueOrDefault(t.Key) is { Taps: null })
-                .Select(t => new PartAt(s.Part!, t.Place)))
+            .SelectMany(s => s.Ticks.Where(t => now.Ticked(t.Key)).Select(t => new PartAt(s.Part!, t.Place)))
             .Distinct();
         var failed = plan.Inspections.Where(p => State(now, p) == FoundState.Failed);
         var cause = Cause(entity, plan);
@@ -196,7 +203,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
                 Quantity = reading.Quantity,
                 Value = new ReadingDto(reading.Quantity, reading.Value).ToCore("reading").Value.Si,
                 Expected = expected,
-                After = reading.At == "after",
+                After = reading.Mends > 0 && reading.Mends == shown.Mends,
             };
         }
     }

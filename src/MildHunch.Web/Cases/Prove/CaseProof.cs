@@ -19,7 +19,6 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
     private const double LongestHold = 86_400;
     private const int MostReasons = 4;
     private const int LongestHeight = 60;
-    private const string After = "after";
 
     /// <summary>The verdict on the proof as it stands.</summary>
     internal ProofVerdict Judged(CaseEntity entity)
@@ -131,9 +130,9 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
             var read = ProofTelling.Shut(
                 shut, $"proof.shuts.{stage}", known.First(s => s.Id == stage), ProofTelling.Setting(stored, entity.Proof())?.Advice);
             if (read.Answer(pump, setup) is { } answer)
-                cues.Add(new CueDto("closed-outlet", answer, At: After));
+                cues.Add(new CueDto("closed-outlet", answer, At: TakenAt.After));
             if (shut.Restart is { } restart)
-                cues.Add(new CueDto("restart", restart, At: After));
+                cues.Add(new CueDto("restart", restart, At: TakenAt.After));
         }
 
         return new ProofEvidence(readings, cues, [.. TakenBack(entity, proof, Works)]);
@@ -142,8 +141,9 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
     // Proved anew, nothing that was read or seen after the last mend speaks any more; with a step, what it brought goes.
     private static IEnumerable<EntryEntity> TakenBack(CaseEntity entity, ProofChangeDto proof, Func<string, bool> works)
     {
+        var round = entity.Round();
         var (readings, cues) = (
-            entity.InForce(entity.Readings).Where(r => r.ReadAt == After), entity.InForce(entity.Cues).Where(c => c.SeenAt == After));
+            entity.InForce(entity.Readings).Where(r => r.Mends == round), entity.InForce(entity.Cues).Where(c => c.Mends == round));
         if (proof.Anew == true)
             return [.. readings, .. cues];
         var steps = entity.Proof().Steps;
@@ -260,7 +260,7 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
 
     private static IEnumerable<ReadingDto> Readings(QuantityDto? pressure, QuantityDto? nozzle, QuantityDto? bypass, QuantityDto? swing) =>
         new[] { ("discharge-pressure", pressure), ("nozzle-flow", nozzle), ("bypass-flow", bypass), ("swing", swing) }
-            .Where(r => r.Item2 is not null).Select(r => new ReadingDto(r.Item1, r.Item2, At: After));
+            .Where(r => r.Item2 is not null).Select(r => new ReadingDto(r.Item1, r.Item2, At: TakenAt.After));
 
     private static ProofStage Stage(IReadOnlyList<ProofStage> known, string id, string field) =>
         known.FirstOrDefault(s => s.Id == id)

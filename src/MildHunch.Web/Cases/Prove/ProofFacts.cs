@@ -34,46 +34,49 @@ internal static class ProofFacts
     /// <summary>Lays a change, already checked, on the case.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, ProofChangeDto proof)
     {
+        var round = entity.Round();
+        void Tell(string name, string value) => entity.TellIn(round, change, name, value);
         if (proof.Anew == true)
-            foreach (var fact in entity.InForce(entity.Facts.Where(f => f.Name.StartsWith(Prefix, StringComparison.Ordinal))))
+            foreach (var fact in entity.InForce(
+                entity.Facts.Where(f => f.Round == round && f.Name.StartsWith(Prefix, StringComparison.Ordinal))))
                 fact.RemovedBy = change.Number;
         foreach (var (stage, read) in proof.Acknowledged ?? new Dictionary<string, SignedDto>())
-            entity.Tell(change, Hazards + stage, Signed(read, change));
+            Tell(Hazards + stage, Signed(read, change));
         foreach (var (act, done) in proof.Acts ?? new Dictionary<string, SignedDto>())
-            entity.Tell(change, Act + act, Signed(done, change));
+            Tell(Act + act, Signed(done, change));
         foreach (var step in proof.Started ?? [])
-            entity.Tell(change, Timer + step, Stored.Write(change.At));
+            Tell(Timer + step, Stored.Write(change.At));
         foreach (var (step, read) in proof.Steps ?? new Dictionary<string, StepReadDto>())
-            entity.Tell(change, Step + step, Stored.Write(new StepReadAtDto(
+            Tell(Step + step, Stored.Write(new StepReadAtDto(
                 read.By!.Trim(), change.At, read.Pressure!, read.NozzleFlow, read.BypassFlow, read.Swing, read.HeldSeconds,
                 string.IsNullOrWhiteSpace(read.NoFlow) ? null : read.NoFlow.Trim())));
 
         // A pressure that is read again is held again.
         foreach (var act in proof.ActsBack ?? [])
-            entity.Tell(change, Act + act, "");
+            Tell(Act + act, "");
         foreach (var step in proof.StepsBack ?? [])
         {
-            entity.Tell(change, Step + step, "");
-            entity.Tell(change, Timer + step, "");
+            Tell(Step + step, "");
+            Tell(Timer + step, "");
         }
 
         foreach (var (stage, shut) in proof.AllShuts())
-            entity.Tell(change, stage == FirstShut ? Shut : Shuts + stage, Stored.Write(new ShutReadAtDto(
+            Tell(stage == FirstShut ? Shut : Shuts + stage, Stored.Write(new ShutReadAtDto(
                 shut.By!.Trim(), change.At, shut.Running, shut.Spike, shut.From, shut.To, shut.Seconds, shut.Restart, shut.Gauge,
                 shut.Falls)));
         foreach (var (what, left) in proof.LeftOut ?? new Dictionary<string, LeftOutDto>())
-            entity.Tell(change, Left + what, Stored.Write(new LeftOutAtDto(left.Reason!.Trim(), left.By!.Trim(), change.At)));
+            Tell(Left + what, Stored.Write(new LeftOutAtDto(left.Reason!.Trim(), left.By!.Trim(), change.At)));
         foreach (var back in proof.LeftOutBack ?? [])
-            entity.Tell(change, Left + back, "");
+            Tell(Left + back, "");
         if (proof.Screw is { } screw)
-            entity.Tell(change, Screw, Stored.Write(screw));
+            Tell(Screw, Stored.Write(screw));
         if (proof.Verdict is { } said)
-            entity.Tell(change, Verdict, Stored.Write(
+            Tell(Verdict, Stored.Write(
                 new ProofSignedAtDto(said.Outcome!, said.Remark?.Trim(), said.By!.Trim(), change.At)));
     }
 
     /// <summary>What was signed no longer holds.</summary>
-    public static void Withdraw(this CaseEntity entity, ChangeEntity change) => entity.Tell(change, Verdict, "");
+    public static void Withdraw(this CaseEntity entity, ChangeEntity change) => entity.TellIn(entity.Round(), change, Verdict, "");
 
     /// <summary>What was read with the outlet shut, by stage.</summary>
     public static IEnumerable<KeyValuePair<string, ShutReadDto>> AllShuts(this ProofChangeDto proof)

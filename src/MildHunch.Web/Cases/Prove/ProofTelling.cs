@@ -15,8 +15,6 @@ namespace MildHunch.Web.Cases.Prove;
 /// <summary>What a case tells of its proof, as Core judges it.</summary>
 public sealed class ProofTelling(ProofStages stages, Catalogue catalogue)
 {
-    private const string After = "after";
-
     // More than a packing may let out while it beds in (common practice, no source).
     private const double RunInDrops = 20;
 
@@ -116,8 +114,11 @@ public sealed class ProofTelling(ProofStages stages, Catalogue catalogue)
         return value is null ? null : new Reading(what, Mapping.Amount(value, what.Kind, what.Id));
     }
 
-    private IEnumerable<CueEntity> SeenAfter(CaseEntity entity) =>
-        entity.InForce(entity.Cues).Where(c => c.SeenAt == After && catalogue.Knows(c));
+    private IEnumerable<CueEntity> SeenAfter(CaseEntity entity)
+    {
+        var round = entity.Round();
+        return entity.InForce(entity.Cues).Where(c => c.Mends == round && catalogue.Knows(c));
+    }
 
     private IEnumerable<string> StopsAfter(CaseEntity entity) =>
         StopSigns.In(catalogue, [.. SeenAfter(entity).Select(c => c.ToFact())]).Select(s => s.Sign.Text);

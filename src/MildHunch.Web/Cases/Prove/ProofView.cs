@@ -74,18 +74,16 @@ public sealed class ProofView(CaseProof proof, CaseWork work, Catalogue catalogu
 
     private static QuantityDto Dto(StageFigure figure, double si) => new Amount(figure.What.Kind, si).ToDto();
 
-    // What was read before the mend and after it, one line a quantity.
-    private static BeforeAfterDto[] Changed(CaseEntity entity)
+    // What was read before the mend of this round, last, and after it; one line a quantity.
+    internal static BeforeAfterDto[] Changed(CaseEntity entity)
     {
-        var readings = entity.InForce(entity.Readings);
-        QuantityDto? Last(string quantity, bool after) =>
-            readings.LastOrDefault(r => r.Quantity == quantity && (r.ReadAt == "after") == after) is { } found
-                ? new QuantityDto(found.Value, found.Unit)
-                : null;
+        var (readings, round) = (entity.InForce(entity.Readings).Where(r => r.Mends <= entity.Round()).ToArray(), entity.Round());
+        static QuantityDto? Last(IEnumerable<ReadingEntity> of) =>
+            of.OrderBy(r => r.Mends).LastOrDefault() is { } found ? new QuantityDto(found.Value, found.Unit) : null;
         return
         [
-            .. readings.Select(r => r.Quantity).Distinct().Select(q => new BeforeAfterDto(
-                q, ReadingNames.Full(q), Last(q, false), Last(q, true))),
+            .. readings.GroupBy(r => r.Quantity).Select(q => new BeforeAfterDto(
+                q.Key, ReadingNames.Full(q.Key), Last(q.Where(r => r.Mends < round)), Last(q.Where(r => r.Mends == round)))),
         ];
     }
 }

@@ -39,6 +39,7 @@ public sealed class TellCase(
                 Cues = [.. request.Cues ?? [], .. proved.Cues],
             };
         var evidence = Checked(entity, request);
+        var begins = request.Work is { } planned && work.BeginsRound(entity, planned);
         var change = entity.Begin(
             request.Says?.Trim() is { Length: > 0 } says ? says : ChangeWords.Of(request, evidence, catalogue), store.Now());
         foreach (var id in request.Remove ?? [])
@@ -47,7 +48,9 @@ public sealed class TellCase(
         foreach (var reading in request.Readings ?? [])
             Read(entity, change, reading, request.Again == true);
         foreach (var cue in request.Cues ?? [])
-            Answer(entity, change, cue);
+            Answer(entity, change, cue, entity.MendsAt(cue.At));
+        if (begins)
+            entity.BeginRound(change);
         SetFacts(entity, change, request);
         if (request.Work is { } told)
             Tell(entity, change, told);
@@ -118,10 +121,9 @@ public sealed class TellCase(
     // Read again and combined; or before and after a mend, which are kept apart.
     private static void Read(CaseEntity entity, ChangeEntity change, ReadingDto reading, bool again)
     {
+        var mends = entity.MendsAt(reading.At);
         if (!again)
-            CaseEntries.TakeBack(
-                entity.InForce(entity.Readings.Where(r => r.Quantity == reading.Quantity && AfterMend(r.ReadAt) == AfterMend(reading.At))),
-                change);
+            CaseEntries.TakeBack(entity.InForce(entity.Readings.Where(r => r.Quantity == reading.Quantity && r.Mends == mends)), change);
         entity.Readings.Add(new ReadingEntity
         {
             Id = Ids.New(),
@@ -133,17 +135,17 @@ public sealed class TellCase(
             Uncertainty = reading.Uncertainty?.Value,
             UncertaintyUnit = reading.Uncertainty?.Unit,
             UpTo = reading.To is { } to ? Converted(to, reading.Value.Unit, reading.Quantity!) : null,
-            ReadAt = reading.At,
+            Mends = mends,
         });
     }
 
     // One answer to a question, or one a place; "dry everywhere" and "all tight" speak of every place.
-    private void Answer(CaseEntity entity, ChangeEntity change, CueDto cue)
+    private void Answer(CaseEntity entity, ChangeEntity change, CueDto cue, int mends)
     {
         var question = catalogue.Cue(cue.Cue!)!;
         var given = cue.Answer == EvidenceMapping.Unknown ? null : cue.ToCore("cue");
         CaseEntries.TakeBack(
-            entity.InForce(entity.Cues.Where(c => c.Cue == cue.Cue && AfterMend(c.SeenAt) == AfterMend(cue.At)
+            entity.InForce(entity.Cues.Where(c => c.Cue == cue.Cue && c.Mends == mends
                 && (given is null || !catalogue.Knows(c) || EvidenceRules.Exclude(question, c.ToFact(), given)))),
             change);
         if (given is null)
@@ -160,7 +162,7 @@ public sealed class TellCase(
             DropsPerMinute = cue.DropsPerMinute,
             Stream = cue.Stream ?? false,
             DripsWhen = cue.When,
-            SeenAt = cue.At,
+            Mends = mends,
         });
     }
 
@@ -188,15 +190,14 @@ public sealed class TellCase(
         string[] places = [.. told.Found?.Keys ?? [], .. told.FoundBack ?? []];
         if (places.Length == 0 || work.Planned(entity) is not { } plan)
             return;
+        var mends = entity.Round() - 1;
         var now = inside.Of(plan, entity.Work().Found, places);
         bool Touched(CueEntity cue) =>
-            now.Touched.Any(t => t.Cue == cue.Cue && (cue.Cylinder is null || t.Cylinder == cue.Cylinder));
+            cue.Mends == mends && now.Touched.Any(t => t.Cue == cue.Cue && (cue.Cylinder is null || t.Cylinder == cue.Cylinder));
         CaseEntries.TakeBack(entity.InForce(entity.Cues.Where(Touched)), change);
         foreach (var answer in now.Answers)
-            Answer(entity, change, answer);
+            Answer(entity, change, answer, mends);
     }
-
-    private static bool AfterMend(string? at) => at == "after";
 
     // An end of a range given in another unit is kept in the unit of the other end.
     private static double Converted(QuantityDto to, string unit, string quantity)

@@ -26,7 +26,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
     /// <summary>Refuses what cannot be, naming the field; nothing is stored.</summary>
     public void Check(CaseEntity entity, WorkChangeDto work)
     {
-        var now = entity.Work();
+        var now = BeginsRound(entity, work) ? WorkDto.Nothing : entity.Work();
         NoHoles(work.StepsBack, "work.stepsBack");
         NoHoles(work.FoundBack, "work.foundBack");
         var plan = work.Plan is { } anew ? Plan(entity, anew) : Planned(entity);
@@ -93,13 +93,13 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         var touched = Touched(plan, done) is { Count: > 0 } begun ? begun : plan.Off.ToHashSet();
         return
         [
-            .. Closing(plan).Where(c => touched.Contains(c.At) && !Ticked(done, c.Tick)).Select(c => Said(c.At.Part.Name, c.At.Place))
+            .. Closing(plan).Where(c => touched.Contains(c.At) && !done.Ticked(c.Tick)).Select(c => c.At.Said())
                 .Distinct(),
             .. from part in plan.Parts
                from tick in plan.Laying(part).Ticks
-               where touched.Contains(new PartAt(part.Part, tick.Place)) && !Ticked(done, tick.Key)
-               select $"{Said(part.Name, tick.Place)}: the new one counted",
-            .. plan.Steps.Where(s => s.Part is null && s.Stage == ServiceStage.Close && !Ticked(done, s.Id)).Take(1)
+               where touched.Contains(new PartAt(part.Part, tick.Place)) && !done.Ticked(tick.Key)
+               select $"{tick.Place.Said(part.Name)}: the new one counted",
+            .. plan.Steps.Where(s => s.Part is null && s.Stage == ServiceStage.Close && !done.Ticked(s.Id)).Take(1)
                 .Select(_ => "tools and parts counted, guards on"),
         ];
     }
@@ -114,23 +114,42 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         plan.Steps.Where(s => s.Part is { InPlace: false } && s.Stage == ServiceStage.Close)
             .SelectMany(s => s.Ticks.Select(t => new ClosingTick(t.Key, new PartAt(s.Part!, t.Place))));
 
-    private static bool Ticked(WorkDto done, string key) => done.Steps.TryGetValue(key, out var tick) && tick.Taps is null;
-
     private sealed record ClosingTick(string Tick, PartAt At);
 
-    // Another plan may go further; it never forgets what lies open on the bench.
+    /// <summary>
+    /// True where what is told begins another round: something was done in this one, all of it is closed, and the pump is planned anew.
+    /// </summary>
+    internal bool BeginsRound(CaseEntity entity, WorkChangeDto told)
+    {
+        var done = entity.Work();
+        if (told.Plan?.Targets is not { Count: > 0 } || done.Steps.Count + done.Found.Count == 0)
+            return false;
+        if (Planned(entity) is not { } plan)
+            return done.Acknowledged is null;
+        var worked = Touched(plan, done).Count > 0
+            || plan.Steps.Any(s => s.Stage == ServiceStage.Mend && s.Ticks.Any(t => done.Ticked(t.Key)));
+        return worked && !Open(plan, done).Any();
+    }
+
+    // What was opened and is not closed again, by what is ticked.
+    private static IEnumerable<PartAt> Open(ServicePlan plan, WorkDto done)
+    {
+        var touched = Touched(plan, done);
+        return Closing(plan).Where(c => touched.Contains(c.At) && !done.Ticked(c.Tick)).Select(c => c.At).Distinct();
+    }
+
+    // Another plan may go further; it never forgets what lies open on the bench, nor what was done at this opening.
     private void KeepsWhatIsOff(CaseEntity entity, ServicePlan? plan)
     {
         var done = entity.Work();
-        if (Planned(entity) is not { } before)
+        if (Planned(entity) is not { } before || Open(before, done).ToArray() is not { Length: > 0 } open)
             return;
-        var open = Touched(before, done);
-        var forgotten = Closing(before).Where(c => open.Contains(c.At) && !Ticked(done, c.Tick)).Select(c => c.At).Distinct()
+        var forgotten = open.Concat(Touched(before, done)).Distinct()
             .Where(at => plan?.Off.Any(o => o.Part.Id == at.Part.Id && o.Place == at.Place) != true).ToArray();
         if (forgotten.Length > 0)
             throw new RefusalException(
                 StatusCodes.Status409Conflict, "Not closed yet", "work.plan",
-                $"This plan leaves open what is off: {string.Join(", ", forgotten.Take(MostNamed).Select(f => Said(f.Part.Name, f.Place)))}"
+                $"This plan leaves out what was opened: {string.Join(", ", forgotten.Take(MostNamed).Select(f => f.Said()))}"
                     + $"{(forgotten.Length > MostNamed ? " …" : "")}. Close it first, or choose a plan that takes it in.");
     }
 
@@ -139,9 +158,6 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         if (told?.Any(t => t is null) == true)
             throw Mapping.Missing(field, "a name in each place");
     }
-
-    private static string Said(string part, ServicePlace place) =>
-        place == ServicePlace.Whole ? part : $"{part} {place.Key.Replace('.', ' ')}";
 
     private void CheckTick(ServicePlan? plan, WorkChangeDto work, WorkDto now, string key, TickDto tick)
     {

@@ -55,4 +55,9 @@ public sealed record FoundPartAtDto(
 public sealed record WorkDto(
     WorkPlanDto? Plan, AcknowledgedAtDto? Acknowledged, IReadOnlyDictionary<string, TickedDto> Steps,
     IReadOnlyDictionary<string, FoundPartAtDto> Found,
-    [property: Description("batch of what goes in, by id of the part")] IReadOnlyDictionary<string, string> Batches);
+    [property: Description("batch of what goes in, by id of the part")] IReadOnlyDictionary<string, string> Batches)
+{
+    /// <summary>Nothing planned, nothing done.</summary>
+    public static readonly WorkDto Nothing = new(
+        null, null, new Dictionary<string, TickedDto>(), new Dictionary<string, FoundPartAtDto>(), new Dictionary<string, string>());
+}

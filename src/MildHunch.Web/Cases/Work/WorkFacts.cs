@@ -8,7 +8,7 @@ internal static class WorkFacts
 {
     public const string Prefix = "work/";
     private const string Plan = Prefix + "plan";
-    private const string Hazards = Prefix + "hazards";
+    private const string Hazards = CaseRounds.Hazards;
     private const string Step = Prefix + "step/";
     private const string Found = Prefix + "found/";
     private const string Batch = Prefix + "batch/";
@@ -28,31 +28,22 @@ internal static class WorkFacts
     /// <summary>Lays a change, already checked, on the case.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, WorkChangeDto work)
     {
-        if (work.Plan is not null && entity.Work().Acknowledged is null)
-            BeginAfresh(entity, change);
+        var round = entity.Round();
+        void Tell(string name, string value) => entity.TellIn(round, change, name, value);
         if (work.Plan is { } plan)
-            entity.Tell(change, Plan, plan.Targets is { Count: > 0 } ? Stored.Write(plan) : "");
+            Tell(Plan, plan.Targets is { Count: > 0 } ? Stored.Write(plan) : "");
         if (work.RanAgain == true)
-            entity.Tell(change, Hazards, "");
+            Tell(Hazards, "");
         if (work.Acknowledged is { } read)
-            entity.Tell(change, Hazards, Stored.Write(new AcknowledgedAtDto(read.By!.Trim(), change.At, read.Hazards ?? [])));
+            Tell(Hazards, Stored.Write(new AcknowledgedAtDto(read.By!.Trim(), change.At, read.Hazards ?? [])));
         foreach (var (key, tick) in work.Steps ?? new Dictionary<string, TickDto>())
-            entity.Tell(change, Step + key, Stored.Write(Done(tick, change.At)));
+            Tell(Step + key, Stored.Write(Done(tick, change.At)));
         foreach (var (key, found) in work.Found ?? new Dictionary<string, FoundPartDto>())
-            entity.Tell(change, Found + key, Stored.Write(Noted(found, change.At)));
+            Tell(Found + key, Stored.Write(Noted(found, change.At)));
         foreach (var (part, batch) in work.Batches ?? new Dictionary<string, string>())
-            entity.Tell(change, Batch + part, string.IsNullOrWhiteSpace(batch) ? "" : Stored.Write(batch.Trim()));
+            Tell(Batch + part, string.IsNullOrWhiteSpace(batch) ? "" : Stored.Write(batch.Trim()));
         foreach (var back in (work.StepsBack ?? []).Select(k => Step + k).Concat((work.FoundBack ?? []).Select(k => Found + k)))
-            entity.Tell(change, back, "");
-    }
-
-    // Planned while the pump is closed: what was done at an earlier opening is history.
-    private static void BeginAfresh(CaseEntity entity, ChangeEntity change)
-    {
-        foreach (var fact in entity.InForce(entity.Facts.Where(f =>
-            f.Name.StartsWith(Step, StringComparison.Ordinal) || f.Name.StartsWith(Found, StringComparison.Ordinal)
-            || f.Name.StartsWith(Batch, StringComparison.Ordinal))))
-            fact.RemovedBy = change.Number;
+            Tell(back, "");
     }
 
     private static TickedDto Done(TickDto tick, DateTime at) => new(

@@ -1,0 +1,87 @@
+using System.Globalization;
+
+namespace MildHunch.Store;
+
+/// <summary>
+/// Rounds of a case: each time the pump is opened, mended and proved is one, with its own plan, ticks, findings and proof. What is read and
+/// seen is known by the mends that lay behind the pump then.
+/// </summary>
+public static class CaseRounds
+{
+    /// <summary>Number of the first round; a case that was never opened is in it.</summary>
+    public const int First = 1;
+
+    /// <summary>Name of the fact that says which round it is; undone with the change that began the round.</summary>
+    public const string FactName = "round";
+
+    /// <summary>Beginnings of the names of facts that belong to a round.</summary>
+    public static readonly IReadOnlyList<string> Prefixes = ["work/", "proof/"];
+
+    /// <summary>Name of the fact that says whose hands answer for the hazards while the pump is open.</summary>
+    public const string Hazards = "work/hazards";
+
+    /// <summary>The round that the case is in, from 1.</summary>
+    public static int Round(this CaseEntity entity) =>
+        entity.Fact(FactName) is { } told ? int.Parse(told, CultureInfo.InvariantCulture) : First;
+
+    /// <summary>
+    /// Mends that lie behind the pump now: those of earlier rounds, and that of this one once the pump ran again or anything was read after
+    /// it.
+    /// </summary>
+    public static int Mends(this CaseEntity entity)
+    {
+        var round = entity.Round();
+        var before = round - 1 + (entity.RanAgain(round) ? 1 : 0);
+        return entity.InForce(entity.Readings).Select(r => r.Mends).Concat(entity.InForce(entity.Cues).Select(c => c.Mends))
+            .Append(before).Max();
+    }
+
+    /// <summary>Begins the next round with a change; what was told of this one stays with it.</summary>
+    public static void BeginRound(this CaseEntity entity, ChangeEntity change) => entity.Facts.Add(new FactEntity
+    {
+        Id = Ids.New(),
+        CaseId = entity.Id,
+        AddedBy = change.Number,
+        Name = FactName,
+        Value = (entity.Round() + 1).ToString(CultureInfo.InvariantCulture),
+    });
+
+    /// <summary>The case as it stood at the end of a round, for reading: nothing of later rounds, nothing seen after later mends.</summary>
+    public static CaseEntity Until(this CaseEntity entity, int round) => entity.AsOf(round, round);
+
+    /// <summary>The case as it stood at the end of each round, first to last; the last is the case as it stands.</summary>
+    public static IEnumerable<CaseEntity> Rounds(this CaseEntity entity)
+    {
+        var last = entity.Round();
+        return Enumerable.Range(First, last).Select(n => n == last ? entity : entity.Until(n));
+    }
+
+    /// <summary>The case as it stood in a round before its mend was tried out, for reading.</summary>
+    public static CaseEntity BeforeMend(this CaseEntity entity, int round) => entity.AsOf(round, round - 1);
+
+    private static CaseEntity AsOf(this CaseEntity entity, int round, int mends) => new()
+    {
+        Id = entity.Id,
+        PumpId = entity.PumpId,
+        Pump = entity.Pump,
+        OpenedAt = entity.OpenedAt,
+        ArchivedAt = entity.ArchivedAt,
+        Version = entity.Version,
+        Headline = entity.Headline,
+        Changes = entity.Changes,
+        Readings = [.. entity.Readings.Where(r => r.Mends <= mends)],
+        Cues = [.. entity.Cues.Where(c => c.Mends <= mends)],
+        Facts = [.. entity.Facts.Where(f => f.Round <= round && (f.Name != FactName || Told(f) <= round))],
+        Verdicts = entity.Verdicts,
+    };
+
+    private static int Told(FactEntity round) => int.Parse(round.Value, CultureInfo.InvariantCulture);
+
+    // Hazards were read, and somebody said since that it runs again: to open it they would be read anew.
+    private static bool RanAgain(this CaseEntity entity, int round)
+    {
+        var undone = entity.Changes.Where(c => c.Undone).Select(c => c.Number).ToHashSet();
+        FactEntity[] read = [.. entity.Facts.Where(f => f.Name == Hazards && f.Round == round && !undone.Contains(f.AddedBy))];
+        return read.Length > 0 && entity.InForce(read).Count == 0;
+    }
+}

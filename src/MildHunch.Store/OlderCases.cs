@@ -1,0 +1,111 @@
+using System.Globalization;
+
+namespace MildHunch.Store;
+
+/// <summary>
+/// Cases from before rounds were told apart: there, planning anew took back what was done at the opening before. What it took back is given
+/// to its own round again.
+/// </summary>
+public static class OlderCases
+{
+    /// <summary>Round of a fact of which is not known yet to which it belongs.</summary>
+    public const int Unknown = 0;
+
+    private const string Plan = "work/plan";
+    private static readonly string[] Done = ["work/step/", "work/found/", "work/batch/"];
+
+    /// <summary>Gives each fact, reading and answer of a case to its round. Readings and answers after a mend come with one mend.</summary>
+    public static void Divide(CaseEntity entity)
+    {
+        var begins = Begins(entity);
+        foreach (var fact in entity.Facts)
+            fact.Round = IsOfRound(fact) ? RoundAt(begins, fact.AddedBy) : CaseRounds.First;
+        if (begins.Count == 0)
+            return;
+        var states = new States(entity, begins);
+        foreach (var fact in entity.Facts.Where(IsOfRound))
+            if (NextAfter(begins, fact.AddedBy) is { } next && fact.RemovedBy >= next)
+                fact.RemovedBy = null;
+        foreach (var reading in entity.Readings)
+        {
+            var mends = states.Mends(reading.AddedBy, reading.Mends > 0);
+            if (NextAfter(begins, reading.AddedBy) <= reading.RemovedBy && states.LeftBehind(
+                reading.RemovedBy!.Value, entity.Readings.Any(r => r.AddedBy == reading.RemovedBy && r.Quantity == reading.Quantity)))
+                reading.RemovedBy = null;
+            reading.Mends = mends;
+        }
+
+        foreach (var cue in entity.Cues)
+        {
+            var mends = states.Mends(cue.AddedBy, cue.Mends > 0);
+            if (NextAfter(begins, cue.AddedBy) <= cue.RemovedBy
+                && states.LeftBehind(cue.RemovedBy!.Value, entity.Cues.Any(c => c.AddedBy == cue.RemovedBy && c.Cue == cue.Cue)))
+                cue.RemovedBy = null;
+            cue.Mends = mends;
+        }
+
+        entity.Facts.AddRange(begins.Select((number, i) => new FactEntity
+        {
+            Id = Ids.New(),
+            CaseId = entity.Id,
+            AddedBy = number,
+            Name = CaseRounds.FactName,
+            Value = (i + CaseRounds.First + 1).ToString(CultureInfo.InvariantCulture),
+        }));
+    }
+
+    private static bool IsOfRound(FactEntity fact) => CaseRounds.Prefixes.Any(p => fact.Name.StartsWith(p, StringComparison.Ordinal));
+
+    // Changes that planned anew and took back what was done.
+    private static List<int> Begins(CaseEntity entity)
+    {
+        var undone = entity.Changes.Where(c => c.Undone).Select(c => c.Number).ToHashSet();
+        return
+        [
+            .. entity.Facts.Where(f => f.Name == Plan && !undone.Contains(f.AddedBy)).Select(f => f.AddedBy).Distinct().Order()
+                .Where(number => entity.Facts.Any(f => f.RemovedBy == number && !undone.Contains(f.AddedBy)
+                    && Done.Any(d => f.Name.StartsWith(d, StringComparison.Ordinal))
+                    && !entity.Facts.Any(g => g.AddedBy == number && g.Name == f.Name))),
+        ];
+    }
+
+    private static int RoundAt(List<int> begins, int number) => CaseRounds.First + begins.Count(b => b <= number);
+
+    private static int? NextAfter(List<int> begins, int number) => begins.Where(b => b > number).Select(b => (int?)b).FirstOrDefault();
+
+    /// <summary>How many mends lay behind the pump at a change, and which changes left behind what was seen after an earlier one.</summary>
+    private sealed class States
+    {
+        private readonly List<int> begins;
+        private readonly int[] tried;
+        private readonly HashSet<int> anew;
+
+        public States(CaseEntity entity, List<int> begins)
+        {
+            this.begins = begins;
+
+            // It ran again, or something was proved: from then on the mend of the round lies behind it.
+            tried =
+            [
+                .. entity.Facts.Where(f => f is { Name: CaseRounds.Hazards, RemovedBy: not null }).Select(f => f.RemovedBy!.Value)
+                    .Concat(entity.Facts.Where(f => f.Name.StartsWith("proof/", StringComparison.Ordinal)).Select(f => f.AddedBy)),
+            ];
+            anew =
+            [
+                .. entity.Facts.Where(f => f.Name.StartsWith("proof/", StringComparison.Ordinal) && f.RemovedBy is { } by
+                    && !entity.Facts.Any(g => g.AddedBy == by && g.Name == f.Name)).Select(f => f.RemovedBy!.Value),
+            ];
+        }
+
+        public int Mends(int number, bool after)
+        {
+            var round = RoundAt(begins, number);
+            if (round == CaseRounds.First)
+                return after ? 1 : 0;
+            var began = begins[round - CaseRounds.First - 1];
+            return after && tried.Any(t => t >= began && t <= number) ? round : round - 1;
+        }
+
+        public bool LeftBehind(int by, bool readAgain) => readAgain || anew.Contains(by);
+    }
+}
