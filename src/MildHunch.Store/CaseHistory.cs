@@ -36,8 +36,15 @@ public static class CaseHistory
         foreach (var left in entity.Changes.Where(c => c.Undone))
             left.Abandoned = true;
         entity.Changes.Add(change);
-        entity.Version++;
+        entity.Move(change);
         return change;
+    }
+
+    /// <summary>Leads the case to its next version: a change was told, undone or done again.</summary>
+    public static void Move(this CaseEntity entity, ChangeEntity change)
+    {
+        entity.Version++;
+        entity.Moves.Add(new MoveEntity { CaseId = entity.Id, Version = entity.Version, Change = change.Number, Key = Ids.New() });
     }
 
     /// <summary>Sets a fact, taking back what it said before; an empty value only takes back.</summary>

@@ -70,6 +70,27 @@ public sealed class CaseEntity
     public List<FactEntity> Facts { get; init; } = [];
 
     public List<VerdictEntity> Verdicts { get; init; } = [];
+
+    /// <summary>One for each version; those of before stay in the database unless they are asked for.</summary>
+    public List<MoveEntity> Moves { get; init; } = [];
+}
+
+/// <summary>
+/// How a case came from one version to the next: a change was told, undone or done again. Two copies of a case are one and the same up to
+/// the last move that both have.
+/// </summary>
+public sealed class MoveEntity
+{
+    public required string CaseId { get; init; }
+
+    /// <summary>The version that it led to.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>Number of the change that was told, undone or done again.</summary>
+    public required int Change { get; init; }
+
+    /// <summary>No other move anywhere has it.</summary>
+    public required string Key { get; init; }
 }
 
 /// <summary>A case in one line: what is wrong, where it stands, what leads. Follows from the changes, kept beside them.</summary>
@@ -243,6 +264,24 @@ public sealed class ReportEntity
 
     /// <summary>What it says, as JSON in the shape of the HTTP interface.</summary>
     public required string ContentJson { get; init; }
+
+    /// <summary>Binds the signature to what was signed; null on what was signed before there was one.</summary>
+    public string? Seal { get; set; }
+
+    /// <summary>It came in a file: who signed it there is not known here.</summary>
+    public bool Elsewhere { get; init; }
+}
+
+/// <summary>Something that was sent with a key of its sender, and done: sent again, it is not done again.</summary>
+public sealed class SentEntity
+{
+    /// <summary>Worked out of method, path and the sender’s key.</summary>
+    public required string Key { get; init; }
+
+    public required DateTime At { get; init; }
+
+    /// <summary>Where what came of it is read, where that is not the path itself.</summary>
+    public string? Location { get; set; }
 }
 
 /// <summary>From when on closed cases of one type of pump count: what was found before no longer speaks.</summary>

@@ -9,6 +9,9 @@ namespace MildHunch.Store;
 /// </summary>
 public static class Ids
 {
+    /// <summary>Letters of one, all hexadecimal.</summary>
+    public const int Length = 32;
+
     private const int Numbers = 1 << 24;
     private static int last;
 

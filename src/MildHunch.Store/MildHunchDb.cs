@@ -30,6 +30,8 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
 
     public DbSet<StoodEntity> Stood => Set<StoodEntity>();
 
+    public DbSet<SentEntity> Sent => Set<SentEntity>();
+
     /// <summary>Name of the database file.</summary>
     public const string FileName = "mild-hunch.db";
 
@@ -64,8 +66,12 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
             entity.HasMany(c => c.Cues).WithOne().HasForeignKey(c => c.CaseId);
             entity.HasMany(c => c.Facts).WithOne().HasForeignKey(c => c.CaseId);
             entity.HasMany(c => c.Verdicts).WithOne().HasForeignKey(c => c.CaseId);
+            entity.HasMany(c => c.Moves).WithOne().HasForeignKey(m => m.CaseId);
         });
         model.Entity<ChangeEntity>().HasKey(c => new { c.CaseId, c.Number });
+        model.Entity<MoveEntity>().ToTable("Moves").HasKey(m => new { m.CaseId, m.Version });
+        model.Entity<SentEntity>().HasKey(s => s.Key);
+        model.Entity<SentEntity>().HasIndex(s => s.At);
         model.Entity<HistoryResetEntity>().HasKey(r => r.PumpType);
         model.Entity<ReportEntity>(report =>
         {

@@ -14,6 +14,15 @@ public static class OlderCases
     private const string Plan = "work/plan";
     private static readonly string[] Done = ["work/step/", "work/found/", "work/batch/"];
 
+    /// <summary>Moves of a case from before they were kept: each change told, and undone where it is; the same in every copy.</summary>
+    public static IEnumerable<MoveEntity> Moves(string caseId, IEnumerable<OlderChange> changes)
+    {
+        OlderChange[] inOrder = [.. changes.OrderBy(c => c.Number)];
+        var told = inOrder.Select(c => (c.Number, Key: $"{caseId}-{c.Number}"));
+        var undone = inOrder.Where(c => c.Undone).Select(c => (c.Number, Key: $"{caseId}-{c.Number}-undone"));
+        return told.Concat(undone).Select((m, i) => new MoveEntity { CaseId = caseId, Version = i + 1, Change = m.Number, Key = m.Key });
+    }
+
     /// <summary>Gives each fact, reading and answer of a case to its round. Readings and answers after a mend come with one mend.</summary>
     public static void Divide(CaseEntity entity)
     {
@@ -109,3 +118,6 @@ public static class OlderCases
         public bool LeftBehind(int by, bool readAgain) => readAgain || anew.Contains(by);
     }
 }
+
+/// <summary>A change of a case from before moves were kept.</summary>
+public sealed record OlderChange(int Number, bool Undone);

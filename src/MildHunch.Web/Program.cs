@@ -29,6 +29,8 @@ using MildHunch.Web.Reports.Pdf;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 using MildHunch.Web.Shared.Door;
+using MildHunch.Web.Shared.Sending;
+using MildHunch.Web.Shared.Serving;
 using MildHunch.Web.Shop;
 using MildHunch.Web.Simulation;
 using MildHunch.Web.Travel;
@@ -64,9 +66,10 @@ builder.Services.AddHostedService<NightlyBackups>();
 if (builder.Configuration.GetValue("READ_AHEAD", true))
     builder.Services.AddHostedService<RecordWarmth>();
 builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>().AddScoped<PumpSwap>();
-builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>();
+builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>().AddSingleton<SentOnce>().AddHttpContextAccessor();
 builder.Services.AddDbContext<MildHunchDb>((services, options) =>
-    options.UseSqlite(MildHunchDb.ConnectionTo(folder)).AddInterceptors(services.GetRequiredService<RecordWatch>()));
+    options.UseSqlite(MildHunchDb.ConnectionTo(folder))
+        .AddInterceptors(services.GetRequiredService<RecordWatch>(), services.GetRequiredService<SentOnce>()));
 var knowledge = new ShopKnowledge(folder);
 builder.Services.AddSingleton(knowledge);
 builder.Services.AddSingleton(knowledge.Catalogue);
@@ -80,7 +83,7 @@ builder.Services.AddSingleton<ServicePlanEndpoint>();
 builder.Services.AddSingleton(new PhotoFiles(folder));
 builder.Services.AddSingleton<JotLine>();
 builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
-builder.Services.AddSingleton(clock);
+builder.Services.AddSingleton(clock).AddSingleton<ShopDay>();
 builder.Services.AddScoped<ShopRecord>();
 builder.Services.AddCases();
 builder.Services.AddSingleton<ShopSettings>().AddScoped<DemoClosed>();
@@ -115,6 +118,7 @@ using (var scope = app.Services.CreateScope())
         return 1;
     }
 
+    await SenderKeys.Sweep(db, clock.GetUtcNow().UtcDateTime, CancellationToken.None);
     await scope.ServiceProvider.GetRequiredService<OlderRounds>().BringOver(CancellationToken.None);
     if (app.Configuration["DEMO"] == "open")
         await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);
@@ -128,6 +132,8 @@ app.Use(BodyLimit.Enforce);
 app.Use(ReaderUnits.Choose);
 app.Use(Protection.KnownLetters);
 app.UseResponseCompression();
+app.Use(SenderKeys.Replay);
+app.UseRouting();
 
 // The page names the files of its version, so it alone is asked for anew each time.
 var files = new StaticFileOptions

@@ -1,5 +1,6 @@
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
+using MildHunch.Core.Records.Outcomes;
 using MildHunch.Store;
 
 namespace MildHunch.Bench.Years;
@@ -105,8 +106,8 @@ internal sealed class TenYears(string folder, IReadOnlyList<BenchPump> like, Dat
             CaseId = stored.Id,
             PumpId = pump,
             On = on,
-            Found = closed.Split('@')[0],
-            Leader = dice.NextDouble() < 0.8 ? closed.Split('@')[0] : Found[0],
+            Found = Outcome.Read(closed)!.Written,
+            Leader = dice.NextDouble() < 0.8 ? Outcome.Read(closed)!.Written : Found[0],
             Probability = 0.5 + (0.5 * dice.NextDouble()),
             MinutesPlanned = 60,
             MinutesTaken = 40 + (40 * dice.NextDouble()),

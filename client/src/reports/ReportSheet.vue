@@ -11,6 +11,7 @@ defineProps<{ content: Schemas['ReportContentDto']; signed?: Schemas['SignedRepo
   <article class="report">
     <header>
       <p v-if="content.shop">{{ content.shop }}</p>
+      <p v-for="line in content.letterhead ?? []" :key="line" class="quiet">{{ line }}</p>
       <h1 tabindex="-1">{{ content.title }}</h1>
       <p class="quiet">{{ content.subtitle }}</p>
     </header>
@@ -58,6 +59,9 @@ defineProps<{ content: Schemas['ReportContentDto']; signed?: Schemas['SignedRepo
       <p v-if="signed.witness">Witness: {{ signed.witness }}.</p>
       <p v-if="signed.gauge">Gauge: {{ signed.gauge }}.</p>
       <p v-if="signed.wrench">Wrench: {{ signed.wrench }}.</p>
+      <p v-if="signed.elsewhere"><b>Signed elsewhere, not verified.</b></p>
+      <p v-if="!signed.sound"><b>This is no longer what was signed.</b></p>
+      <p class="quiet seal">Seal {{ signed.seal.slice(0, 32) }}</p>
     </section>
   </article>
 </template>

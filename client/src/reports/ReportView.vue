@@ -120,7 +120,7 @@ useTitle(() => `${data.value?.content.title ?? 'Report'} · Mild Hunch`);
                 :aria-pressed="revision === r.revision"
                 @click="revision = r.revision"
               />
-              {{ r.by }}, {{ when(r.at) }}
+              {{ r.by }}, {{ when(r.at) }}{{ r.elsewhere ? ', elsewhere, not verified' : '' }}
             </li>
           </ul>
           <Button

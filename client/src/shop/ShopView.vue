@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { useTitle } from '@vueuse/core';
 import Button from 'primevue/button';
 import Message from 'primevue/message';
+import Textarea from 'primevue/textarea';
 import { computed, ref } from 'vue';
 import { api, inWords, problemsIn, taken, type Schemas } from '@/shared/api/client';
 import DraftConflict from '@/shared/drafts/DraftConflict.vue';
@@ -26,6 +27,8 @@ const stored = (): Record<string, string> => {
         name: shop.name ?? '',
         currency: shop.currency ?? '',
         address: shop.address ?? '',
+        letterhead: shop.letterhead ?? '',
+        zone: shop.zone ?? '',
         workPerHour: figure(shop.workPerHour),
         energyPerKwh: figure(shop.energyPerKwh),
         waterPerM3: figure(shop.waterPerM3),
@@ -45,7 +48,14 @@ const fields = computed(() => [
 
 const theirs = computed(() => {
   const shop = conflict.value ?? {};
-  return [shop.name, shop.currency, shop.address, ...fields.value.map((f) => `${f.label}: ${shop[f.name]}`)]
+  return [
+    shop.name,
+    shop.currency,
+    shop.address,
+    shop.letterhead,
+    shop.zone,
+    ...fields.value.map((f) => `${f.label}: ${shop[f.name]}`),
+  ]
     .filter(Boolean)
     .join('; ');
 });
@@ -57,9 +67,18 @@ async function keep() {
   const numbers = fields.value.map((f) => [f.name, readNumber(typed.value[f.name] ?? '')] as const);
   problems.value = Object.fromEntries(numbers.filter(([, n]) => n === null).map(([k]) => [k, 'A number, like 45.']));
   if (Object.keys(problems.value).length) return;
-  const { name, currency, address } = typed.value;
+  const { name, currency, address, letterhead, zone } = typed.value;
   try {
-    const body = { name, currency, address, ...Object.fromEntries(numbers) } as Schemas['ShopDto'];
+    const version = query.data.value?.version;
+    const body = {
+      name,
+      currency,
+      address,
+      letterhead,
+      zone,
+      version,
+      ...Object.fromEntries(numbers),
+    } as Schemas['ShopDto'];
     client.setQueryData(['shop'], taken(await api.PUT('/api/shop', { body })));
     draft.takeStored();
     trouble.value = '';
@@ -85,6 +104,17 @@ useTitle('Shop · Mild Hunch');
       <p v-if="query.error.value" role="alert" class="problem">{{ inWords(query.error.value) }}</p>
       <form v-if="query.data.value" class="fields" aria-label="The shop" @submit.prevent="keep" @input="saved = false">
         <TextField v-model="typed.name!" label="Name, as it stands on reports" :problem="problems.name" />
+        <label class="letterhead">
+          Address under the name
+          <Textarea v-model="typed.letterhead!" rows="2" auto-resize maxlength="300" fluid />
+          <span v-if="problems.letterhead" class="problem" role="alert">{{ problems.letterhead }}</span>
+        </label>
+        <TextField
+          v-model="typed.zone!"
+          label="Zone in which days are counted"
+          placeholder="that of the machine; or Europe/Berlin"
+          :problem="problems.zone"
+        />
         <TextField v-model="typed.currency!" label="Currency" :problem="problems.currency" />
         <TextField
           v-model="typed.address!"

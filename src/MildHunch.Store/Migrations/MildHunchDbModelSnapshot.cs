@@ -197,6 +197,26 @@ namespace MildHunch.Store.Migrations
                     b.ToTable("Meters");
                 });
 
+            modelBuilder.Entity("MildHunch.Store.MoveEntity", b =>
+                {
+                    b.Property<string>("CaseId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Change")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("CaseId", "Version");
+
+                    b.ToTable("Moves", (string)null);
+                });
+
             modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
                 {
                     b.Property<string>("CaseId")
@@ -482,7 +502,13 @@ namespace MildHunch.Store.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("Elsewhere")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Gauge")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Seal")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Witness")
@@ -494,6 +520,24 @@ namespace MildHunch.Store.Migrations
                     b.HasKey("CaseId", "Revision");
 
                     b.ToTable("Reports");
+                });
+
+            modelBuilder.Entity("MildHunch.Store.SentEntity", b =>
+                {
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Location")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Key");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("Sent");
                 });
 
             modelBuilder.Entity("MildHunch.Store.StockEntity", b =>
@@ -699,6 +743,15 @@ namespace MildHunch.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("MildHunch.Store.MoveEntity", b =>
+                {
+                    b.HasOne("MildHunch.Store.CaseEntity", null)
+                        .WithMany("Moves")
+                        .HasForeignKey("CaseId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("MildHunch.Store.OutcomeEntity", b =>
                 {
                     b.HasOne("MildHunch.Store.PumpEntity", null)
@@ -769,6 +822,8 @@ namespace MildHunch.Store.Migrations
                     b.Navigation("Cues");
 
                     b.Navigation("Facts");
+
+                    b.Navigation("Moves");
 
                     b.Navigation("Readings");
 

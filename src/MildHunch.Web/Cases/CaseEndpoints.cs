@@ -40,11 +40,21 @@ public static class CaseEndpoints
         .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
 
     /// <summary>Loads a case, requires that the caller saw it as it is, changes it and shows it.</summary>
+    /// <param name="store">Where it is kept.</param>
+    /// <param name="id">Which case.</param>
+    /// <param name="http">The request.</param>
+    /// <param name="how">The change.</param>
+    /// <param name="stop">Ends it.</param>
+    /// <param name="contradicts">Whether it contradicts what was touched since; any change does where null.</param>
     public static async Task<Ok<CaseResource>> Change(
-        this CaseStore store, string id, HttpContext http, Func<CaseEntity, Task<CaseResource>> how, CancellationToken stop)
+        this CaseStore store, string id, HttpContext http, Func<CaseEntity, Task<CaseResource>> how, CancellationToken stop,
+        Func<IReadOnlySet<string>, bool>? contradicts = null)
     {
         var entity = await store.Load(id, stop);
-        ETags.Require(http.Request, entity.Version);
+        if (contradicts is null || ETags.Given(http.Request) is not { } seen || seen >= entity.Version)
+            ETags.Require(http.Request, entity.Version);
+        else if (await store.TouchedSince(entity, seen, stop) is not { } touched || contradicts(touched))
+            throw ETags.Stale();
         return Shown(await how(entity), http.Response);
     }
 

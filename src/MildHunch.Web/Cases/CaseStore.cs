@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Close;
+using MildHunch.Web.Cases.Tell;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases;
@@ -11,6 +12,14 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder record
     public async Task<CaseEntity> Load(string id, CancellationToken stop) =>
         await Whole().FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
 
+    /// <summary>What was touched since a version of a case, by name; null where that is not known.</summary>
+    public async Task<IReadOnlySet<string>?> TouchedSince(CaseEntity entity, int version, CancellationToken stop)
+    {
+        var moves = await db.Set<MoveEntity>().AsNoTracking().Where(m => m.CaseId == entity.Id && m.Version > version)
+            .Select(m => m.Change).ToListAsync(stop);
+        return moves.Count == entity.Version - version ? Contradictions.Touched(entity, moves.ToHashSet()) : null;
+    }
+
     public DateTime Now() => clock.GetUtcNow().UtcDateTime;
 
     public async Task<CaseResource> Save(CaseEntity entity, CancellationToken stop) =>
@@ -18,7 +27,7 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder record
 
     public async Task<CaseResource> Save(CaseEntity entity, CaseResource shown, CancellationToken stop)
     {
-        await Summarise(entity, shown, stop);
+        await Summarise(entity, shown, entity.Headline.Closed, stop);
         if (shown.Diagnosis?.Suspects[0] is { } leader)
         {
             entity.Verdicts.Add(new VerdictEntity
@@ -39,10 +48,9 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder record
         return shown;
     }
 
-    private async Task Summarise(CaseEntity entity, CaseResource shown, CancellationToken stop)
+    private async Task Summarise(CaseEntity entity, CaseResource shown, string? was, CancellationToken stop)
     {
         var line = entity.Headline;
-        var was = line.Closed;
         var closed = entity.InForce(entity.Facts.Where(f => f.Name == CaseFacts.Closed)).LastOrDefault();
         (line.Complaint, line.Closed, line.Entries) = (shown.Complaint, shown.Closed, shown.Readings.Count + shown.Cues.Count);
         line.ClosedAt = closed is null ? null : entity.Changes.First(c => c.Number == closed.AddedBy).At;
@@ -53,9 +61,13 @@ public sealed class CaseStore(MildHunchDb db, CaseView view, CaseRecorder record
     }
 
     /// <summary>Saves a case that came from elsewhere: its headline, and no verdict but those it brought.</summary>
-    public async Task SaveAsItCame(CaseEntity entity, CaseResource shown, CancellationToken stop)
+    /// <param name="entity">The case.</param>
+    /// <param name="shown">As it is shown.</param>
+    /// <param name="was">What it was closed as here before: opened again elsewhere, what it left on record is taken back.</param>
+    /// <param name="stop">Ends it.</param>
+    public async Task SaveAsItCame(CaseEntity entity, CaseResource shown, string? was, CancellationToken stop)
     {
-        await Summarise(entity, shown, stop);
+        await Summarise(entity, shown, was, stop);
         await db.SaveOrRefuse(stop);
     }
 

@@ -37,6 +37,12 @@ public sealed class ShopPrices
     /// <summary>Where it is reached in the shop’s network; empty where nobody said.</summary>
     public string Address { get; set; } = "";
 
+    /// <summary>Its address as it stands on paper, line by line.</summary>
+    public string Letterhead { get; set; } = "";
+
+    /// <summary>Zone in which its days are counted; empty for the machine’s.</summary>
+    public string Zone { get; set; } = "";
+
     /// <summary>What an hour of a technician costs.</summary>
     public double WorkPerHour { get; set; } = 45;
 

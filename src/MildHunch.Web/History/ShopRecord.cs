@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Records.Outcomes;
 using MildHunch.Store;
 using MildHunch.Web.Shared;
 
@@ -77,7 +78,7 @@ public sealed class ShopRecord(MildHunchDb db, Catalogue catalogue, TimeProvider
     // "inlet-valve-leak+nozzle-worn@…": every fault of it that the catalogue still knows.
     private void Count(Dictionary<string, int> times, string closed, int count)
     {
-        foreach (var fault in closed.Split('@')[0].Split('+').Where(f => catalogue.Fault(f) is not null))
+        foreach (var fault in Outcome.Read(closed)!.Faults.Where(f => catalogue.Fault(f) is not null))
             times[fault] = times.GetValueOrDefault(fault) + count;
     }
 }

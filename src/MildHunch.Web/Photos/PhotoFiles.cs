@@ -47,6 +47,16 @@ public sealed class PhotoFiles(string folder)
         }
     }
 
+    /// <summary>A photograph from elsewhere as it is kept here: as it is where it holds nothing but a picture of our making.</summary>
+    /// <exception cref="ImpossibleInputException">Not a picture, a damaged or too large a one.</exception>
+    public static async Task<PhotoFile> Taken(byte[] sent, CancellationToken stop)
+    {
+        var drawn = await Read(sent, stop);
+        return PlainJpeg.Is(sent) && Math.Max(drawn.Width, drawn.Height) <= LongestSide
+            ? drawn with { Hash = Convert.ToHexStringLower(SHA256.HashData(sent)), Content = sent }
+            : drawn;
+    }
+
     private static PhotoFile Drawn(byte[] sent)
     {
         using var codec = SKCodec.Create(new MemoryStream(sent)) ?? throw new ImpossibleInputException("photo", "no picture", Accepted);

@@ -14,7 +14,7 @@ namespace MildHunch.Web.Records;
 /// again only for pumps of which something was stored since.
 /// </summary>
 public sealed class ShopMemory(
-    IServiceScopeFactory scopes, ServiceSheets sheets, Catalogue catalogue, TimeProvider clock, ShopHealth health, ILogger<ShopMemory> log)
+    IServiceScopeFactory scopes, ServiceSheets sheets, Catalogue catalogue, ShopDay day, ShopHealth health, ILogger<ShopMemory> log)
 {
     private const string RecordOfPumps = "record of pumps";
     private readonly SemaphoreSlim reading = new(1);
@@ -28,8 +28,11 @@ public sealed class ShopMemory(
     private long changes;
     private long readUpTo;
 
-    /// <summary>Today, by the server’s clock.</summary>
-    public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+    /// <summary>Today in the shop.</summary>
+    public DateOnly Today => day.Today;
+
+    /// <summary>The day on which something was, in the shop.</summary>
+    public DateOnly DayOf(DateTime utc) => day.Of(utc);
 
     /// <summary>Something of these pumps was stored: they are read again when next asked for.</summary>
     public void Forget(IReadOnlyCollection<string> pumps)
@@ -52,8 +55,7 @@ public sealed class ShopMemory(
     /// <summary>Waits until something was stored, or a new day has begun. For one who waits.</summary>
     public async Task Stored(CancellationToken stop)
     {
-        var now = clock.GetLocalNow().DateTime;
-        await told.WaitAsync(now.Date.AddDays(1) - now, stop);
+        await told.WaitAsync(day.UntilTomorrow, stop);
     }
 
     /// <summary>One pump.</summary>

@@ -15,7 +15,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
         var known = await memory.All(stop);
         if (!known.Pumps.TryGetValue(entity.PumpId, out var pump))
             return Nothing;
-        var opened = DateOnly.FromDateTime(entity.OpenedAt.ToLocalTime());
+        var opened = memory.DayOf(entity.OpenedAt);
         var now = pump.Record.HoursAt(opened);
         List<PartHoursDto> hours = [];
         List<PartLifeOnRecordDto> lives = [];

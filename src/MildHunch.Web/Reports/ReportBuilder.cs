@@ -2,6 +2,7 @@ using System.Globalization;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Records.Outcomes;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Store;
@@ -16,7 +17,8 @@ namespace MildHunch.Web.Reports;
 
 /// <summary>Writes down what a case came to: one page to read, then everything behind it.</summary>
 public sealed partial class ReportBuilder(
-    CaseView view, CaseWork work, ProofView proof, FindingCatalogue findings, Catalogue catalogue, ShopPrices shop)
+    CaseView view, CaseWork work, ProofView proof, FindingCatalogue findings, Catalogue catalogue, ShopPrices shop,
+    ShopDay day)
 {
     private const double Worth = 0.02;
     private const int MostReasons = 6;
@@ -49,7 +51,8 @@ public sealed partial class ReportBuilder(
                     .OfType<string>().Where(t => t.Length > 0)),
             [.. Summary(rounds)],
             [.. sections.OfType<ReportSectionDto>().Where(s =>
-                s.Lines.Count + s.Photos.Count + s.Pictures.Count > 0 || s.Table is { Rows.Count: > 0 })]);
+                s.Lines.Count + s.Photos.Count + s.Pictures.Count > 0 || s.Table is { Rows.Count: > 0 })],
+            [.. shop.Letterhead.Split('\n', StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)], day.Zone.Id);
     }
 
     private static ReportSectionDto? InRound(ReportSectionDto? section, Told at) => section is null
@@ -60,7 +63,7 @@ public sealed partial class ReportBuilder(
     {
         var at = rounds[^1];
         yield return $"Complaint: {at.Shown.Complaint}";
-        if (Closed(at.Shown.Closed) is { } closed)
+        if (Closed(at.Shown) is { } closed)
             yield return $"Found: {closed}.";
         else if (at.Before.Diagnosis?.Suspects[0] is { } leader)
             yield return $"Most likely: {leader.Name.ToLowerInvariant()}, {HunchWords.Percent(leader.Probability)}.";
@@ -93,16 +96,22 @@ public sealed partial class ReportBuilder(
     private IEnumerable<string> Causes(Told at) => at.Shown.Work.Found.Values
         .Select(f => findings.All.FirstOrDefault(x => x.Id == f.Finding)?.Cause).OfType<string>().Distinct();
 
-    private string? Closed(string? closed)
+    // Two faults at once are both named; an end of an intensifier is left or right.
+    private string? Closed(CaseResource shown)
     {
-        if (string.IsNullOrEmpty(closed))
+        if (Outcome.Read(shown.Closed) is not { } found)
             return null;
-        var parts = closed.Split('@');
-        var name = catalogue.Fault(parts[0])?.Name ?? parts[0];
-        return parts.Length > 1 ? $"{name}, cylinder {parts[1]}" : name;
+        var names = string.Join(" and ", found.Faults.Select((f, i) => catalogue.Fault(f) is { } known
+            ? i == 0 ? known.Name : char.ToLowerInvariant(known.Name[0]) + known.Name[1..]
+            : f));
+        if (found.Cylinder is not { } cylinder)
+            return names;
+        return shown.Pump.Pump.Arrangement == "intensifier"
+            ? $"{names}, {(cylinder == 1 ? "left" : "right")} end"
+            : $"{names}, cylinder {cylinder}";
     }
 
-    private static string? ClosedOn(CaseEntity entity) =>
+    private string? ClosedOn(CaseEntity entity) =>
         entity.Headline is { Closed: not null, ClosedAt: { } at } ? $"closed {Day(at)}" : null;
 
     private static string OutcomeWords(string outcome) => outcome switch
@@ -121,7 +130,7 @@ public sealed partial class ReportBuilder(
 
     private string Money(double amount) => $"{amount.ToString("0.00", CultureInfo.InvariantCulture)} {shop.Currency}";
 
-    private static string Day(DateTime at) => at.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+    private string Day(DateTime at) => day.At(at).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     private static string Said(QuantityDto q) => $"{Quantity.Digits(q.Value)} {q.Unit}";
 

@@ -27,10 +27,16 @@ public sealed record ReportSectionDto(
 public sealed record ReportContentDto(
     string Shop, string Title, string Subtitle,
     [property: Description("the page to read: what was wrong, what was done, what it comes to")] IReadOnlyList<string> Summary,
-    IReadOnlyList<ReportSectionDto> Sections);
+    IReadOnlyList<ReportSectionDto> Sections,
+    [property: Description("the shop's address, line by line")] IReadOnlyList<string>? Letterhead = null,
+    [property: Description("zone in which its days are counted")] string? Zone = null);
 
 /// <summary>Who signed a report, and with what it was measured.</summary>
-public sealed record SignedReportDto(int Revision, DateTime At, string By, string? Witness, string? Gauge, string? Wrench);
+public sealed record SignedReportDto(
+    int Revision, DateTime At, string By, string? Witness, string? Gauge, string? Wrench,
+    [property: Description("SHA-256 over what was signed: two papers that bear the same say the same")] string Seal,
+    [property: Description("it came in a file: who signed it there is not verified here")] bool Elsewhere,
+    [property: Description("false where it is no longer what was signed")] bool Sound);
 
 public sealed record ReportResponse(
     ReportContentDto Content, [property: Description("the revision shown; null for one that nobody signed yet")] SignedReportDto? Signed,

@@ -72,7 +72,7 @@ public sealed class ReportEndpoints(MildHunchDb db, CaseStore store, ReportBuild
         ETags.Require(http, entity.Version);
         var content = await builder.Of(entity, store.Now(), stop);
         var before = await db.Reports.Where(r => r.CaseId == id).Select(r => (int?)r.Revision).MaxAsync(stop) ?? 0;
-        db.Reports.Add(new ReportEntity
+        var report = new ReportEntity
         {
             CaseId = id,
             Revision = before + 1,
@@ -83,7 +83,9 @@ public sealed class ReportEndpoints(MildHunchDb db, CaseStore store, ReportBuild
             Gauge = Name(request.Gauge, "gauge"),
             Wrench = Name(request.Wrench, "wrench"),
             ContentJson = Stored.Write(content),
-        });
+        };
+        report.Seal = Seal.Of(report);
+        db.Reports.Add(report);
         await db.SaveOrRefuse(stop);
         return await Shown(id, null, null, stop);
     }
@@ -96,5 +98,6 @@ public sealed class ReportEndpoints(MildHunchDb db, CaseStore store, ReportBuild
             : trimmed.Length == 0 ? null : trimmed;
     }
 
-    private static SignedReportDto Of(ReportEntity r) => new(r.Revision, r.At, r.By, r.Witness, r.Gauge, r.Wrench);
+    private static SignedReportDto Of(ReportEntity r) => new(
+        r.Revision, r.At, r.By, r.Witness, r.Gauge, r.Wrench, r.Seal ?? Seal.Of(r), r.Elsewhere, Seal.Holds(r));
 }

@@ -7,6 +7,13 @@ public static class ETags
 {
     public static string Of(int version) => $"\"{version.ToString(CultureInfo.InvariantCulture)}\"";
 
+    /// <summary>The version that the caller saw; null where it says none, or no number.</summary>
+    public static int? Given(HttpRequest request) =>
+        request.Headers.IfMatch.ToString() is ['"', .. var number, '"']
+            && int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out var version)
+            ? version
+            : null;
+
     /// <summary>Refuses with 428 when If-Match is missing and with 412 when somebody else was faster.</summary>
     public static void Require(HttpRequest request, int version)
     {

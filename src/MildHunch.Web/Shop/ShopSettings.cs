@@ -1,4 +1,5 @@
 using System.ComponentModel;
+using System.Security.Cryptography;
 using System.Text.Json;
 using MildHunch.Core;
 using MildHunch.Core.Quantities;
@@ -16,13 +17,18 @@ public sealed record ShopDto(
     [property: Description("what an hour of a technician costs")] double? WorkPerHour = null, double? EnergyPerKwh = null,
     double? WaterPerM3 = null,
     [property: Description("from which share of a new pump on a repair is weighed against replacing it")] double? ReplaceAbove = null,
-    [property: Description("where the product is reached in the shop, for labels: http://workshop:5080")] string? Address = null);
+    [property: Description("where the product is reached in the shop, for labels: http://workshop:5080")] string? Address = null,
+    [property: Description("the address under the name on reports, line by line")] string? Letterhead = null,
+    [property: Description("zone in which days are counted: Europe/Berlin; empty for that of the machine")] string? Zone = null,
+    [property: Description("of the settings that were read; sent back with them, nobody overwrites what he has not seen")]
+    string? Version = null);
 
 /// <summary>The shop's own settings in shop.json beside the database, over those of the environment.</summary>
-public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealth health)
+public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay day, ShopHealth health)
 {
     private const string FileName = "shop.json";
     private const int LongestName = 80;
+    private const int LongestLetterhead = 300;
     private const int LongestCurrency = 12;
     private const int LongestAddress = 120;
     private readonly SemaphoreSlim writing = new(1);
@@ -54,8 +60,15 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
         }
     }
 
-    private ShopDto Now() =>
-        new(prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address);
+    private ShopDto Now() => Versioned(new(
+        prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address,
+        prices.Letterhead, prices.Zone));
+
+    // The same settings have the same version, however often they were sent.
+    private static ShopDto Versioned(ShopDto now) => now with
+    {
+        Version = Convert.ToHexStringLower(SHA256.HashData(JsonSerializer.SerializeToUtf8Bytes(now with { Version = null })))[..16],
+    };
 
     private async Task<ShopDto> Keep(ShopDto told, CancellationToken stop)
     {
@@ -63,6 +76,8 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
         await writing.WaitAsync(stop);
         try
         {
+            if (told.Version is { } seen && Now() is var now && seen != now.Version && Versioned(With(told)) != now)
+                throw ETags.Stale();
             using var text = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(With(told), JsonSerializerOptions.Web));
             await WholeFile.WriteAsync(Path.Combine(folder.Path, FileName), text, stop);
 
@@ -81,6 +96,11 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
     {
         Short(told.Name, "name", 0, LongestName);
         Short(told.Currency, "currency", 1, LongestCurrency);
+        Short(told.Letterhead, "letterhead", 0, LongestLetterhead);
+        if (told.Zone?.Trim() is { } zone && !ShopDay.Knows(zone))
+            throw new ImpossibleInputException(
+                "zone", $"“{(zone.Length > 40 ? zone[..40] : zone)}”",
+                "a zone by its name, like Europe/Berlin; empty for that of the machine");
         CheckAddress(told.Address);
         Within(told.WorkPerHour, "workPerHour", 1e6);
         Within(told.EnergyPerKwh, "energyPerKwh", 1e6);
@@ -92,7 +112,8 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
     private ShopDto With(ShopDto told) => new(
         told.Name?.Trim() ?? prices.Name, told.Currency?.Trim() ?? prices.Currency, told.WorkPerHour ?? prices.WorkPerHour,
         told.EnergyPerKwh ?? prices.EnergyPerKwh, told.WaterPerM3 ?? prices.WaterPerM3, told.ReplaceAbove ?? prices.ReplaceAbove,
-        told.Address?.Trim().TrimEnd('/') ?? prices.Address);
+        told.Address?.Trim().TrimEnd('/') ?? prices.Address,
+        told.Letterhead?.Trim() ?? prices.Letterhead, told.Zone?.Trim() ?? prices.Zone);
 
     private void Apply(ShopDto told)
     {
@@ -101,6 +122,8 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopHealt
         (prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3) = (
             now.WorkPerHour!.Value, now.EnergyPerKwh!.Value, now.WaterPerM3!.Value);
         prices.ReplaceAbove = now.ReplaceAbove!.Value;
+        (prices.Letterhead, prices.Zone) = (now.Letterhead!, now.Zone!);
+        day.Choose(prices.Zone);
     }
 
     private static void CheckAddress(string? address)

@@ -37,7 +37,8 @@ public sealed partial class CaseExport(MildHunchDb db, PhotoFiles photos)
     internal async Task<CaseFile> FileOf(string id, CancellationToken stop)
     {
         var found = await db.Cases.AsNoTracking().Include(c => c.Pump).ThenInclude(p => p!.Stood).Include(c => c.Changes)
-            .Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).Include(c => c.Verdicts).AsSplitQuery()
+            .Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).Include(c => c.Verdicts).Include(c => c.Moves)
+            .AsSplitQuery()
             .FirstOrDefaultAsync(c => c.Id == id, stop)
             ?? throw RefusalException.NotFound("case", id);
         var pump = found.KnownPump();

@@ -32,14 +32,21 @@ public sealed record VerdictInFile(
     string Id, int AfterVersion, DateTime At, string Leader, string LeaderName, double Probability, string Hunch,
     IReadOnlyDictionary<string, double> Suspects);
 
+/// <summary>One step from version to version; a copy of the case that has its key has it too.</summary>
+public sealed record MoveInFile(int Version, int Change, string Key);
+
 public sealed record CaseInFile(
     string Id, DateTime OpenedAt, DateTime? ArchivedAt, string Stage, int Version, IReadOnlyList<ChangeInFile> Changes,
     IReadOnlyList<ReadingInFile> Readings, IReadOnlyList<CueInFile> Cues, IReadOnlyList<FactInFile> Facts,
     IReadOnlyList<VerdictInFile> Verdicts,
+    [property: Description("how it came from version to version: told, undone, done again")] IReadOnlyList<MoveInFile> Moves,
     [property: Description("reports as they were signed")] IReadOnlyList<ReportInFile> Reports);
 
 public sealed record ReportInFile(
-    int Revision, DateTime At, int CaseVersion, string By, string? Witness, string? Gauge, string? Wrench, ReportContentDto Content);
+    int Revision, DateTime At, int CaseVersion, string By, string? Witness, string? Gauge, string? Wrench, ReportContentDto Content,
+    [property: Description("SHA-256 over what was signed; null on what was signed before there were seals")] string? Seal,
+    [property: Description("it came to this shop in a file, too")] bool Elsewhere,
+    [property: Description("place of the seal of the shop that signed; empty until there is one")] string? ShopSeal = null);
 
 public sealed record PhotoInFile(
     [property: Description("SHA-256 of photos/HASH.jpg beside this file")] string Hash, int Bytes, int Width, int Height, DateTime At);
@@ -70,6 +77,17 @@ public sealed record CaseFile(
     /// <exception cref="JsonException">No such file.</exception>
     public static CaseFile Read(Stream text) =>
         CaseFileUpgrade.ToCurrent(JsonNode.Parse(text)).Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
+
+    /// <summary>The same with photographs by other names.</summary>
+    public CaseFile WithPhotos(IReadOnlyDictionary<string, string> names)
+    {
+        if (names.Count == 0)
+            return this;
+        var text = System.Text.Encoding.UTF8.GetString(Written());
+        foreach (var (old, now) in names)
+            text = text.Replace(old, now, StringComparison.Ordinal);
+        return JsonSerializer.Deserialize<CaseFile>(text, Json)!;
+    }
 
     /// <summary>Format and version alone, whatever else a newer file may say.</summary>
     public static CaseFileHead Head(Stream text) =>

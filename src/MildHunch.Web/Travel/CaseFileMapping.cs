@@ -27,8 +27,10 @@ public static class CaseFileMapping
             [.. c.Verdicts.OrderBy(v => v.Id, StringComparer.Ordinal).Select(v => new VerdictInFile(
                 v.Id, v.AfterVersion, v.At, v.Leader, v.LeaderName, v.Probability, v.Hunch,
                 Stored.Read<Dictionary<string, double>>(v.SuspectsJson)))],
+            [.. c.Moves.OrderBy(m => m.Version).Select(m => new MoveInFile(m.Version, m.Change, m.Key))],
             [.. reports.OrderBy(r => r.Revision).Select(r => new ReportInFile(
-                r.Revision, r.At, r.CaseVersion, r.By, r.Witness, r.Gauge, r.Wrench, Stored.Read<ReportContentDto>(r.ContentJson)))]),
+                r.Revision, r.At, r.CaseVersion, r.By, r.Witness, r.Gauge, r.Wrench, Stored.Read<ReportContentDto>(r.ContentJson), r.Seal,
+                r.Elsewhere))]),
         [.. photos.OrderBy(p => p.Hash, StringComparer.Ordinal).Select(p => new PhotoInFile(p.Hash, p.Bytes, p.Width, p.Height, p.At))]);
 
     public static PumpEntity ToEntity(this PumpInFile p) => new()
@@ -76,6 +78,7 @@ public static class CaseFileMapping
                 Id = f.Id, CaseId = c.Id, AddedBy = f.AddedBy, RemovedBy = f.RemovedBy, Name = f.Name, Value = f.Value,
                 Round = f.Round,
             })],
+            Moves = [.. c.Moves.Select(m => new MoveEntity { CaseId = c.Id, Version = m.Version, Change = m.Change, Key = m.Key })],
             Verdicts = [.. c.Verdicts.Select(v => new VerdictEntity
             {
                 Id = v.Id, CaseId = c.Id, AfterVersion = v.AfterVersion, At = v.At, Leader = v.Leader, LeaderName = v.LeaderName,
@@ -88,10 +91,11 @@ public static class CaseFileMapping
         return entity;
     }
 
-    public static IEnumerable<ReportEntity> ReportEntities(this CaseInFile c) => c.Reports.Select(r => new ReportEntity
+    /// <summary>A report as it was signed elsewhere, under a number that is free here.</summary>
+    public static ReportEntity ToEntity(this ReportInFile r, string caseId, int revision) => new()
     {
-        CaseId = c.Id,
-        Revision = r.Revision,
+        CaseId = caseId,
+        Revision = revision,
         At = r.At,
         CaseVersion = r.CaseVersion,
         By = r.By,
@@ -99,7 +103,9 @@ public static class CaseFileMapping
         Gauge = r.Gauge,
         Wrench = r.Wrench,
         ContentJson = Stored.Write(r.Content),
-    });
+        Seal = r.Seal,
+        Elsewhere = true,
+    };
 
     private static IEnumerable<T> InOrder<T>(IEnumerable<T> entries)
         where T : EntryEntity => entries.OrderBy(e => e.AddedBy).ThenBy(e => e.Id, StringComparer.Ordinal);

@@ -2,6 +2,7 @@ using MildHunch.Core.Quantities;
 using MildHunch.Store;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Pumps;
+using MildHunch.Web.Reports;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Travel;
@@ -14,6 +15,7 @@ internal static class CaseFileRules
     private const int LongestText = 200_000;
     private const int MostEntries = 50_000;
     private const int MostRounds = 100;
+    private const int LongestKey = 64;
 
     public static void Check(CaseFile file)
     {
@@ -48,6 +50,11 @@ internal static class CaseFileRules
             || file.Case.Facts.Any(f => f.Round is < 0 or > MostRounds
                 || (f.Name == CaseRounds.FactName && !(int.TryParse(f.Value, out var n) && n is > 1 and <= MostRounds))))
             throw Refused("case", $"Rounds are numbered from 1 to {MostRounds}.");
+        var moves = file.Case.Moves;
+        if (moves.Select(m => m.Key).Distinct().Count() != moves.Count || moves.Select(m => m.Version).Distinct().Count() != moves.Count
+            || moves.Any(m => m.Key.Length is 0 or > LongestKey || m.Version < 1 || m.Version > file.Case.Version
+                || !numbers.Contains(m.Change)))
+            throw Refused("case.moves", "A step from version to version is there twice, or belongs to a change that is not there.");
         foreach (var verdict in file.Case.Verdicts)
             Id(verdict.Id, "case.verdicts");
         foreach (var text in file.Case.Facts.Select(f => f.Value).Concat(file.Case.Changes.Select(c => c.Says)))
@@ -55,6 +62,9 @@ internal static class CaseFileRules
                 throw Refused("case.facts", $"A text of {text.Length} letters is longer than any that was typed.");
         if (file.Case.Reports.Select(r => r.Revision).Distinct().Count() != file.Case.Reports.Count)
             throw Refused("case.reports", "A revision of the report is there twice.");
+        foreach (var report in file.Case.Reports)
+            if (!Seal.Holds(report.ToEntity(file.Case.Id, report.Revision)))
+                throw Refused("case.reports", $"Revision {report.Revision} is not what was signed: it was changed since.");
         foreach (var photo in file.Photos)
             if (photo.Hash.Length != 64 || !photo.Hash.All(char.IsAsciiHexDigitLower))
                 throw Refused("photos", $"“{Short(photo.Hash)}” is no checksum.");
@@ -63,10 +73,10 @@ internal static class CaseFileRules
     public static RefusalException Refused(string field, string why) =>
         new(StatusCodes.Status400BadRequest, "This file is not taken in", field, why);
 
-    // Shown everywhere, and part of file names: nothing that a page or a shell could take for more than a name.
+    // What a pump may be called where it comes from it may be called here: pages, labels and file names take it for no more than a name.
     private static void Plain(string text, string field, int least, int most)
     {
-        if (text.Length < least || text.Length > most || text.Any(c => char.IsControl(c) || c is '<' or '>'))
+        if (text.Length < least || text.Length > most || text.Any(char.IsControl))
             throw Refused(field, $"“{Short(text)}” is no name of {least} to {most} plain letters.");
     }
 

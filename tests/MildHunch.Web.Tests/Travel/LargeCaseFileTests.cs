@@ -3,6 +3,7 @@ using System.Net;
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
+using SkiaSharp;
 
 namespace MildHunch.Web.Tests.Travel;
 
@@ -15,7 +16,7 @@ public sealed class Alone;
 public class LargeCaseFileTests
 {
     private const int Photos = 50;
-    private const int PhotoBytes = 1024 * 1024;
+    private const int Side = 800;
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
@@ -49,6 +50,15 @@ public class LargeCaseFileTests
         most.ShouldBeLessThan(150L * 1024 * 1024);
     }
 
+    // About a megabyte of colours by chance.
+    private static byte[] Noise(int seed)
+    {
+        using var picture = new SKBitmap(new SKImageInfo(Side, Side, SKColorType.Rgba8888, SKAlphaType.Opaque));
+        new Random(seed).NextBytes(picture.GetPixelSpan());
+        using var data = picture.Encode(SKEncodedImageFormat.Jpeg, 95);
+        return data.ToArray();
+    }
+
     // A case of another id, with photographs that no camera took.
     private static async Task Write(Product product, string path)
     {
@@ -61,9 +71,7 @@ public class LargeCaseFileTests
         using var zip = ZipFile.Open(path, ZipArchiveMode.Create);
         for (var k = 0; k < Photos; k++)
         {
-            var content = new byte[PhotoBytes];
-            new Random(k).NextBytes(content);
-            (content[0], content[1], content[2]) = (0xFF, 0xD8, 0xFF);
+            var content = Noise(k);
             var hash = Convert.ToHexStringLower(SHA256.HashData(content));
             await using var photo = zip.CreateEntry($"photos/{hash}.jpg", CompressionLevel.NoCompression).Open();
             await photo.WriteAsync(content, Stop);

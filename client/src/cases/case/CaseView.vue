@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useTitle } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { computed, defineAsyncComponent, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDialogAddress, useOpenInAddress } from '@/shared/address/useDialogAddress';
 import type { ChangeRequest, JudgedCase } from '@/shared/api/client';
@@ -11,10 +11,8 @@ import WorkingDialog from '@/shared/ui/WorkingDialog.vue';
 import CaseSide from './CaseSide.vue';
 import CaseTitle from './CaseTitle.vue';
 import JotLine from '@/cases/jot/JotLine.vue';
-import LimitsDialog from '@/cases/check/LimitsDialog.vue';
 import NoVerdict from '@/cases/suspect/NoVerdict.vue';
 import PlaceEditor from '@/cases/ask/PlaceEditor.vue';
-import PlanDialog from '@/cases/check/PlanDialog.vue';
 import ReadingsStrip from '@/cases/measure/ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
 import WaterLedger from '@/parts/WaterLedger.vue';
@@ -23,10 +21,14 @@ import PumpDrawing from '@/drawing/PumpDrawing.vue';
 import { readSpot, spotKey } from '@/drawing/layout/spots';
 import { asStage, stageNames, type Stage } from '@/parts/stages';
 import { asTaken } from './taken';
-import RoundsDialog from './RoundsDialog.vue';
 import { useCase } from './useCase';
 import { figureOf } from './figures';
 import { useCaseKeys } from './useCaseKeys';
+
+// What is looked at now and then does not keep the first view waiting.
+const RoundsDialog = defineAsyncComponent(() => import('./RoundsDialog.vue'));
+const PlanDialog = defineAsyncComponent(() => import('@/cases/check/PlanDialog.vue'));
+const LimitsDialog = defineAsyncComponent(() => import('@/cases/check/LimitsDialog.vue'));
 
 const props = defineProps<{ id: string; stage?: string }>();
 const router = useRouter();
@@ -117,9 +119,9 @@ useCaseKeys(access, go);
       </main>
       <JotLine v-if="!working" class="jot" :data="data" :tell="say" :trouble="at ? '' : trouble" />
       <PlaceEditor v-if="judged" v-model:at="at" :data="judged" :knowledge="knowledge" :trouble="trouble" :tell="say" />
-      <LimitsDialog v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="say" />
-      <RoundsDialog v-model:visible="looking" :data="data" />
-      <PlanDialog v-if="judged" v-model:visible="planning" :data="judged" />
+      <LimitsDialog v-if="limiting" v-model:visible="limiting" :data="data" :knowledge="knowledge" @tell="say" />
+      <RoundsDialog v-if="looking" v-model:visible="looking" :data="data" />
+      <PlanDialog v-if="judged && planning" v-model:visible="planning" :data="judged" />
       <WorkingDialog :figure="figure" @close="why = undefined" />
       <DoubtDialog :doubts="access.doubts" />
     </template>

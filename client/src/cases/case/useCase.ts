@@ -23,18 +23,6 @@ export function corrected(change: ChangeRequest, { field }: Doubt, meant: Quanti
   };
 }
 
-const only = (said: object, names: string[]) =>
-  Object.entries(said).every(([name, value]) => names.includes(name) || value === undefined);
-
-/** Ticks of one tablet that no tick of another contradicts: they are sent again on whatever stands meanwhile. */
-export function commutes({ work, proof, ...rest }: ChangeRequest): boolean {
-  return (
-    only(rest, []) &&
-    only(work ?? {}, ['steps', 'acknowledged']) &&
-    only(proof ?? {}, ['acts', 'acknowledged', 'started'])
-  );
-}
-
 /** One case: what it says now, and ways to change it. Changes go out one after another, each on the version before. */
 export function useCase(id: string) {
   const client = useQueryClient();
@@ -91,9 +79,7 @@ export function useCase(id: string) {
 
   /** Notes something; false when it was refused, with the reason in `trouble`. A doubtful figure is asked back first. */
   async function tell(change: ChangeRequest): Promise<boolean> {
-    let error = await post(change);
-    for (let again = 0; again < 3 && error instanceof Refusal && error.status === 412 && commutes(change); again++)
-      error = await post(change);
+    const error = await post(change);
     if (!(error instanceof Refusal) || error.doubts.length === 0) return settled(error);
     const decision = await doubts.ask(error.doubts);
     if (!decision) {

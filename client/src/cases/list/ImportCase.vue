@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
+import Button from 'primevue/button';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { inWords, upload, type Schemas } from '@/shared/api/client';
+import { inWords, Refusal, upload, type Schemas } from '@/shared/api/client';
 import FilePick from '@/shared/ui/FilePick.vue';
 
 /** A case that was exported elsewhere, taken in. */
@@ -12,17 +13,21 @@ const busy = ref(false);
 const says = ref('');
 const trouble = ref('');
 
-async function take(chosen: File) {
-  [busy.value, says.value, trouble.value] = [true, '', ''];
+// Both went on and contradict: it may come in beside ours.
+const apart = ref<File>();
+
+async function take(chosen: File, both = false) {
+  [busy.value, says.value, trouble.value, apart.value] = [true, '', '', undefined];
   try {
     const form = new FormData();
     form.append('file', chosen);
-    const body = await upload<Schemas['ImportResponse']>('/api/import', form);
+    const body = await upload<Schemas['ImportResponse']>(`/api/import${both ? '?keep=both' : ''}`, form);
     says.value = body.says;
     await client.invalidateQueries({ queryKey: ['cases'] });
     if (body.says === 'Taken in.') await router.push(`/cases/${body.caseId}`);
   } catch (error) {
     trouble.value = inWords(error);
+    if (error instanceof Refusal && error.status === 409) apart.value = chosen;
   } finally {
     busy.value = false;
   }
@@ -37,7 +42,14 @@ async function take(chosen: File) {
       name="Case file"
       accept=".zip,application/zip"
       :disabled="busy"
-      @pick="take"
+      @pick="(file) => take(file)"
+    />
+    <Button
+      v-if="apart"
+      severity="secondary"
+      variant="outlined"
+      label="Take it in as a second case"
+      @click="take(apart, true)"
     />
     <span v-if="says" role="status">{{ says }}</span>
     <span v-if="trouble" class="problem" role="alert">{{ trouble }}</span>

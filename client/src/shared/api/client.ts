@@ -20,11 +20,27 @@ export type JotResponse = Schemas['JotResponse'];
 /** A server that says nothing for so long is not there. */
 const patience = 20_000;
 
-export const api = createClient<paths>({
-  baseUrl: '',
-  fetch: (request) =>
-    globalThis.fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) }),
-});
+const once = (request: Request) =>
+  globalThis.fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(patience)]) });
+
+/** A key that nobody else has; by hand, since a shop's own net has no secure context. */
+const newKey = () =>
+  Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join('');
+
+/** What changes something goes out with a key: where its answer is lost, it is asked for again, and nothing is done twice. */
+async function send(request: Request): Promise<Response> {
+  if (request.method === 'GET') return once(request);
+  request.headers.set('Idempotency-Key', newKey());
+  const again = request.clone();
+  try {
+    return await once(request);
+  } catch (error) {
+    if (request.signal.aborted) throw error;
+    return once(again);
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: '', fetch: send });
 
 // The server answers in the units of whoever reads.
 api.use({

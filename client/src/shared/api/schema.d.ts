@@ -1279,10 +1279,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes in a case that was exported elsewhere; what is here already is recognised. */
+        /** Takes in a case that was exported elsewhere; what is here already is recognised, what went on in both places merged; keep=both takes it in as a second case. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    keep?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -2413,7 +2415,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Notes something; needs If-Match. */
+        /** Notes something; needs If-Match. Refused where something that it names was changed since that version. */
         post: {
             parameters: {
                 query?: never;
@@ -4856,6 +4858,10 @@ export interface components {
             /** @description the page to read: what was wrong, what was done, what it comes to */
             summary: string[];
             sections: components["schemas"]["ReportSectionDto"][];
+            /** @description the shop's address, line by line */
+            letterhead?: null | string[];
+            /** @description zone in which its days are counted */
+            zone?: null | string;
         };
         /** @description What stands at a place of a drawing. */
         ReportMarkDto: {
@@ -5243,6 +5249,12 @@ export interface components {
             replaceAbove?: null | number;
             /** @description where the product is reached in the shop, for labels: http://workshop:5080 */
             address?: null | string;
+            /** @description the address under the name on reports, line by line */
+            letterhead?: null | string;
+            /** @description zone in which days are counted: Europe/Berlin; empty for that of the machine */
+            zone?: null | string;
+            /** @description of the settings that were read; sent back with them, nobody overwrites what he has not seen */
+            version?: null | string;
         };
         /** @description The shop's own entries: whether they are in force, or what is wrong with their file. */
         ShopFileDto: {
@@ -5340,6 +5352,12 @@ export interface components {
             witness: null | string;
             gauge: null | string;
             wrench: null | string;
+            /** @description SHA-256 over what was signed: two papers that bear the same say the same */
+            seal: string;
+            /** @description it came in a file: who signed it there is not verified here */
+            elsewhere: boolean;
+            /** @description false where it is no longer what was signed */
+            sound: boolean;
         };
         SimulationRequest: {
             pump: null | components["schemas"]["PumpDto"];

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Records.Outcomes;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
@@ -22,7 +23,7 @@ namespace MildHunch.Web.Cases.Close;
 /// What a closed case leaves on the record of its pump: parts changed and why, hours read, readings beside what was expected. It follows
 /// from the case: opened again or corrected, it is taken back or written anew.
 /// </summary>
-public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopPrices prices)
+public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopPrices prices, ShopDay day)
 {
     /// <summary>Lays on the record what a case says now; only saved with the case.</summary>
     /// <param name="was">What it was closed as before.</param>
@@ -52,7 +53,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             foreach (var change in await Changes(round, stop))
                 db.PartChanges.Add(change);
         db.ReadingsOnRecord.AddRange(Readings(entity, shown, on));
-        db.Outcomes.Add(await Outcome(entity, rounds, stop));
+        db.Outcomes.Add(await OutcomeOf(entity, rounds, stop));
     }
 
     // One opening: the case as it stood at its end, what was planned and done, and on which day.
@@ -65,7 +66,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             at, done, work.Planned(at), Day(done.Steps.Values.Where(s => s.Taps is null).Select(s => (DateTime?)s.At).Max() ?? closed));
     }
 
-    private async Task<OutcomeEntity> Outcome(CaseEntity entity, IReadOnlyList<Round> rounds, CancellationToken stop)
+    private async Task<OutcomeEntity> OutcomeOf(CaseEntity entity, IReadOnlyList<Round> rounds, CancellationToken stop)
     {
         var sheet = entity.KnownPump().ToResource().Sheet;
         ServicePlan[] plans = [.. rounds.Select(r => r.Plan).OfType<ServicePlan>()];
@@ -76,7 +77,7 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             CaseId = entity.Id,
             PumpId = entity.PumpId,
             On = rounds[^1].On,
-            Found = entity.Headline.Closed!.Split('@')[0],
+            Found = Outcome.Read(entity.Headline.Closed)!.Written,
             Leader = thought?.Leader,
             Probability = thought?.Probability,
             MinutesPlanned = plans.Length == 0 ? null : plans.Sum(p => p.Minutes),
@@ -152,12 +153,11 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
     // Parts whose failing was what brought the pump in: they failed when it was complained of, not some time before.
     private HashSet<PartAt> Cause(CaseEntity entity, ServicePlan plan)
     {
-        var closed = entity.Headline.Closed!.Split('@');
-        var cylinder = closed.Length > 1 && int.TryParse(closed[1], CultureInfo.InvariantCulture, out var k) ? k : (int?)null;
+        var closed = Outcome.Read(entity.Headline.Closed)!;
         return
         [
-            .. closed[0].Split('+').Select(catalogue.Fault).OfType<Fault>()
-                .SelectMany(f => ServiceTargets.Of(plan.Sheet, plan.Pump, f, new ServicePlace(cylinder))).Select(t => t.At),
+            .. closed.Faults.Select(catalogue.Fault).OfType<Fault>()
+                .SelectMany(f => ServiceTargets.Of(plan.Sheet, plan.Pump, f, new ServicePlace(closed.Cylinder))).Select(t => t.At),
         ];
     }
 
@@ -210,5 +210,5 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
 
     private static string? By(WorkDto now) => now.Steps.Values.OrderBy(s => s.At).LastOrDefault()?.By;
 
-    private static DateOnly Day(DateTime at) => DateOnly.FromDateTime(at.ToLocalTime());
+    private DateOnly Day(DateTime at) => day.Of(at);
 }

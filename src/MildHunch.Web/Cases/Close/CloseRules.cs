@@ -1,5 +1,6 @@
 using MildHunch.Core;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Records.Outcomes;
 
 namespace MildHunch.Web.Cases.Close;
 
@@ -8,7 +9,7 @@ public static class CloseRules
 {
     public static void Check(string field, string value, Catalogue catalogue)
     {
-        if (value.Length > 0 && value.Split('@')[0].Split('+').Any(f => catalogue.Fault(f) is null))
+        if (Outcome.Parse(value, field)?.Faults.Any(f => catalogue.Fault(f) is null) == true)
             throw new ImpossibleInputException(
                 field, $"“{value}”", $"what was found: {string.Join(", ", catalogue.Faults.Select(f => f.Id))}");
     }

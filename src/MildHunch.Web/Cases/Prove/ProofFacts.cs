@@ -31,6 +31,19 @@ internal static class ProofFacts
             shuts, facts.All<LeftOutAtDto>(Left));
     }
 
+    /// <summary>Names of the facts that a change sets or takes back.</summary>
+    public static IEnumerable<string> Named(ProofChangeDto proof) =>
+    [
+        .. (proof.Acknowledged?.Keys ?? []).Select(k => Hazards + k),
+        .. (proof.Acts?.Keys ?? []).Concat(proof.ActsBack ?? []).Select(k => Act + k),
+        .. (proof.Started ?? []).Concat(proof.StepsBack ?? []).Select(k => Timer + k),
+        .. (proof.Steps?.Keys ?? []).Concat(proof.StepsBack ?? []).Select(k => Step + k),
+        .. proof.AllShuts().Select(s => s.Key == FirstShut ? Shut : Shuts + s.Key),
+        .. (proof.LeftOut?.Keys ?? []).Concat(proof.LeftOutBack ?? []).Select(k => Left + k),
+        .. proof.Screw is null ? Array.Empty<string>() : [Screw],
+        .. proof.Verdict is null ? Array.Empty<string>() : [Verdict],
+    ];
+
     /// <summary>Lays a change, already checked, on the case.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, ProofChangeDto proof)
     {

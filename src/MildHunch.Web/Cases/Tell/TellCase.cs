@@ -21,8 +21,8 @@ public sealed class TellCase(
         cases.MapPost(
             "/{id}/changes",
             (string id, ChangeRequest request, TellCase tell, CaseStore store, HttpContext http, CancellationToken stop) =>
-                store.Change(id, http, entity => tell.Apply(entity, request, stop), stop))
-            .WithSummary("Notes something; needs If-Match.");
+                store.Change(id, http, entity => tell.Apply(entity, request, stop), stop, touched => Contradictions.With(request, touched)))
+            .WithSummary("Notes something; needs If-Match. Refused where something that it names was changed since that version.");
 
     public async Task<CaseResource> Apply(CaseEntity entity, ChangeRequest request, CancellationToken stop)
     {

@@ -30,7 +30,7 @@ public static class UndoChange
     private static Task<CaseResource> Mark(CaseEntity entity, ChangeEntity change, bool undone, CaseStore store, CancellationToken stop)
     {
         change.Undone = undone;
-        entity.Version++;
+        entity.Move(change);
         return store.Save(entity, stop);
     }
 

@@ -25,6 +25,16 @@ internal static class WorkFacts
             facts.All<FoundPartAtDto>(Found), facts.All<string>(Batch));
     }
 
+    /// <summary>Names of the facts that a change sets or takes back.</summary>
+    public static IEnumerable<string> Named(WorkChangeDto work) =>
+    [
+        .. work.Plan is null ? Array.Empty<string>() : [Plan],
+        .. work.RanAgain == true || work.Acknowledged is not null ? [Hazards] : Array.Empty<string>(),
+        .. (work.Steps?.Keys ?? []).Concat(work.StepsBack ?? []).Select(k => Step + k),
+        .. (work.Found?.Keys ?? []).Concat(work.FoundBack ?? []).Select(k => Found + k),
+        .. (work.Batches?.Keys ?? []).Select(k => Batch + k),
+    ];
+
     /// <summary>Lays a change, already checked, on the case.</summary>
     public static void Tell(this CaseEntity entity, ChangeEntity change, WorkChangeDto work)
     {

@@ -27,7 +27,7 @@ public sealed class LifeView(MildHunchDb db, ShopMemory memory, DueView due)
             [.. known.Patterns.Where(p => p.Pump == id || (p.Pump is null && p.Leading.Place == pump.Record.Tag))
                 .Select(p => p.ToDto(known))],
             cases, DriftView.Of(pump, readings, known.Day), [.. due.Of(pump, known, known.Day.AddDays(DueDays))], pump.Conflicts,
-            SinceMendedView.Sentences(pump, cases, known.Day), await Stood(s => s.PumpId == id, known, stop),
+            SinceMendedView.Sentences(pump, cases, memory.DayOf, known.Day), await Stood(s => s.PumpId == id, known, stop),
             await Stood(s => s.Tag == pump.Record.Tag && s.PumpId != id, known, stop));
     }
 
@@ -36,7 +36,7 @@ public sealed class LifeView(MildHunchDb db, ShopMemory memory, DueView due)
     [
         .. (await db.Stood.AsNoTracking().Where(which).OrderByDescending(s => s.Until).ToListAsync(stop)).Select(s => new StoodDto(
             s.PumpId, known.Pumps.GetValueOrDefault(s.PumpId)?.Running.Serial ?? "", s.Tag,
-            DateOnly.FromDateTime(s.Until.ToLocalTime()))),
+            memory.DayOf(s.Until))),
     ];
 
     private static PumpHoursDto Hours(PumpMemory pump, DateOnly today)

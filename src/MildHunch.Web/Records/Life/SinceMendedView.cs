@@ -1,3 +1,4 @@
+using MildHunch.Core.Records.Outcomes;
 using MildHunch.Core.Records.Patterns;
 
 namespace MildHunch.Web.Records.Life;
@@ -7,14 +8,15 @@ internal static class SinceMendedView
 {
     private const int Most = 5;
 
-    public static IReadOnlyList<string> Sentences(PumpMemory pump, IReadOnlyList<CaseOnRecordDto> cases, DateOnly today) =>
+    public static IReadOnlyList<string> Sentences(
+        PumpMemory pump, IReadOnlyList<CaseOnRecordDto> cases, Func<DateTime, DateOnly> dayOf, DateOnly today) =>
     [
         .. cases.Where(c => c is { Closed: not null, ClosedAt: not null }).OrderByDescending(c => c.ClosedAt)
             .SelectMany(c => Families(c.Closed!).Select(f => SinceMended.Of(
-                pump.Record, f, DateOnly.FromDateTime(c.ClosedAt!.Value.ToLocalTime()), today)))
+                pump.Record, f, dayOf(c.ClosedAt!.Value), today)))
             .OfType<SinceMended>().Select(s => s.Sentence).Distinct().Take(Most),
     ];
 
     private static IEnumerable<PartFamily> Families(string closed) =>
-        PartFamilies.BuiltIn.Families.Where(f => closed.Split('@')[0].Split('+').Any(f.Causes.Contains));
+        PartFamilies.BuiltIn.Families.Where(f => Outcome.Read(closed)!.Faults.Any(f.Causes.Contains));
 }

@@ -56,13 +56,13 @@ public static class ShopRecordEndpoint
         var causes = await db.PartChanges.AsNoTracking().Where(c => c.On >= first && c.On <= last && c.Finding != null)
             .GroupBy(c => c.Finding!).Select(g => new { Finding = g.Key, Times = g.Count() }).ToListAsync(stop);
         var judged = outcomes.Where(o => o.Leader is not null && o.Probability is not null).ToArray();
-        Hunch[] hunches = [.. judged.Select(o => new Hunch(o.Probability!.Value, o.Found.Split('+').Contains(o.Leader)))];
+        Hunch[] hunches = [.. judged.Select(o => new Hunch(o.Probability!.Value, Outcome.Read(o.Found)!.Faults.Contains(o.Leader)))];
         var timed = outcomes.Where(o => o is { MinutesTaken: not null, MinutesPlanned: not null }).ToArray();
         string Name(string fault) => catalogue.Fault(fault)?.Name ?? fault;
         return new ShopRecordResponse(
             first, last, outcomes.Count, Sum(outcomes.Select(o => o.Cost)), prices.Currency,
             [
-                .. outcomes.SelectMany(o => o.Found.Split('+').Select(f => (Fault: f, Case: o))).GroupBy(f => f.Fault)
+                .. outcomes.SelectMany(o => Outcome.Read(o.Found)!.Faults.Select(f => (Fault: f, Case: o))).GroupBy(f => f.Fault)
                     .Select(g => new FoundOnRecordDto(
                         g.Key, Name(g.Key), g.Count(), Sum(g.Select(f => f.Case.Cost)), Sum(g.Select(f => f.Case.MinutesPlanned))))
                     .OrderByDescending(f => f.Times).ThenBy(f => f.Name, StringComparer.Ordinal).Take(MostOfEach),
@@ -70,7 +70,9 @@ public static class ShopRecordEndpoint
             [
                 .. outcomes.GroupBy(o => o.PumpId).Where(g => known.Pumps.ContainsKey(g.Key)).Select(g => new PumpOnRecordDto(
                     g.Key, known.Pumps[g.Key].Record.Tag, g.Count(), Sum(g.Select(o => o.Cost)), Sum(g.Select(o => o.MinutesPlanned)),
-                    g.SelectMany(o => o.Found.Split('+')).GroupBy(f => f).MaxBy(f => f.Count()) is { } most ? Name(most.Key) : null))
+                    g.SelectMany(o => Outcome.Read(o.Found)!.Faults).GroupBy(f => f).MaxBy(f => f.Count()) is { } most
+                        ? Name(most.Key)
+                        : null))
                     .OrderByDescending(p => p.Cost ?? 0).ThenByDescending(p => p.Cases).Take(MostOfEach),
             ],
             [

@@ -17,7 +17,7 @@ public sealed class ReportPdf(PhotoFiles photos)
         Head(sheets, report, signed);
         foreach (var section in report.Sections)
             Section(sheets, section);
-        Signature(sheets, signed);
+        Signature(sheets, signed, report.Zone);
         using var written = new MemoryStream();
         using (var document = SKDocument.CreatePdf(written, new SKDocumentPdfMetadata
         {
@@ -36,7 +36,8 @@ public sealed class ReportPdf(PhotoFiles photos)
 
     private static void Head(Sheets sheets, ReportContentDto report, SignedReportDto? signed)
     {
-        sheets.Lines(Lettering.Text, 9, report.Shop);
+        foreach (var line in report.Letterhead is { Count: > 0 } address ? address.Prepend(report.Shop) : [report.Shop])
+            sheets.Lines(Lettering.Text, 9, line);
         sheets.Lines(Lettering.Heading, 22, report.Title);
         sheets.Lines(Lettering.Text, 10, report.Subtitle);
         sheets.Lines(Lettering.Text, 9, signed is null ? "Not signed." : $"Revision {signed.Revision}.");
@@ -97,7 +98,7 @@ public sealed class ReportPdf(PhotoFiles photos)
         }
     }
 
-    private static void Signature(Sheets sheets, SignedReportDto? signed)
+    private static void Signature(Sheets sheets, SignedReportDto? signed, string? zone)
     {
         sheets.Need(90);
         sheets.Space(10);
@@ -111,12 +112,22 @@ public sealed class ReportPdf(PhotoFiles photos)
 
         sheets.Lines(
             Lettering.Text, 10,
-            string.Create(CultureInfo.InvariantCulture, $"{signed.By}, {signed.At:yyyy-MM-dd HH:mm} UTC, revision {signed.Revision}."));
+            string.Create(CultureInfo.InvariantCulture, $"{signed.By}, {Signed(signed.At, zone)}, revision {signed.Revision}."));
         if (signed.Witness is { } witness)
             sheets.Lines(Lettering.Text, 10, $"Witness: {witness}.");
         if (signed.Gauge is { } gauge)
             sheets.Lines(Lettering.Text, 10, $"Gauge: {gauge}.");
         if (signed.Wrench is { } wrench)
             sheets.Lines(Lettering.Text, 10, $"Wrench: {wrench}.");
+        if (signed.Elsewhere)
+            sheets.Lines(Lettering.Text, 10, "Signed elsewhere, not verified.");
+        if (!signed.Sound)
+            sheets.Lines(Lettering.Text, 10, "This is no longer what was signed.");
+        sheets.Lines(Lettering.Text, 9, $"Seal {signed.Seal[..32]}");
     }
+
+    // In the shop’s own zone, as its days are; signed before that was kept, in that of nobody.
+    private static string Signed(DateTime at, string? zone) => zone is not null && TimeZoneInfo.TryFindSystemTimeZoneById(zone, out var own)
+        ? string.Create(CultureInfo.InvariantCulture, $"{TimeZoneInfo.ConvertTimeFromUtc(at, own):yyyy-MM-dd HH:mm} ({own.Id})")
+        : string.Create(CultureInfo.InvariantCulture, $"{at:yyyy-MM-dd HH:mm} UTC");
 }

@@ -69,7 +69,7 @@ public sealed class OlderRoundsTests
             (await TwoRounds.TakenOut(product, id)).ShouldBe(parts);
         }
 
-        Directory.EnumerateFiles(Path.Combine(folder, "backups"), "*before-*Rounds*.zip").ShouldNotBeEmpty();
+        Directory.EnumerateFiles(Path.Combine(folder, "backups"), "*before-*.zip").ShouldNotBeEmpty();
         await using (var db = OlderProduct.Open(folder))
             (await Count(db) - 1).ShouldBe(before, "all that stood, and the fact that a round began");
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

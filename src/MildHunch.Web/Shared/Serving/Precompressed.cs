@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.StaticFiles;
 
-namespace MildHunch.Web.Shared;
+namespace MildHunch.Web.Shared.Serving;
 
 /// <summary>Sends the files of the client as they were compressed when it was built, to every browser that reads Brotli.</summary>
 public static class Precompressed

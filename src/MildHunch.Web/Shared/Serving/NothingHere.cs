@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing.Template;
 
-namespace MildHunch.Web.Shared;
+namespace MildHunch.Web.Shared.Serving;
 
 /// <summary>What nobody answers under /api: because there is nothing, or not by this method, or not of this kind.</summary>
 public static class NothingHere
