@@ -59,7 +59,22 @@ public static class CaseRounds
     /// <summary>The case as it stood in a round before its mend was tried out, for reading.</summary>
     public static CaseEntity BeforeMend(this CaseEntity entity, int round) => entity.AsOf(round, round - 1);
 
-    private static CaseEntity AsOf(this CaseEntity entity, int round, int mends) => new()
+    /// <summary>The case without some of its changes, for reading.</summary>
+    public static CaseEntity Without(this CaseEntity entity, IReadOnlySet<int> changes) => entity.Shown(
+        entity.Readings, entity.Cues, entity.Facts, [
+            .. entity.Changes.Select(c => changes.Contains(c.Number)
+                ? new ChangeEntity { CaseId = c.CaseId, Number = c.Number, Says = c.Says, At = c.At, Undone = true }
+                : c),
+        ]);
+
+    private static CaseEntity AsOf(this CaseEntity entity, int round, int mends) => entity.Shown(
+        entity.Readings.Where(r => r.Mends <= mends), entity.Cues.Where(c => c.Mends <= mends),
+        entity.Facts.Where(f => f.Round <= round && (f.Name != FactName || Told(f) <= round)), entity.Changes);
+
+    // Another view of the same case; nothing of it is ever stored.
+    private static CaseEntity Shown(
+        this CaseEntity entity, IEnumerable<ReadingEntity> readings, IEnumerable<CueEntity> cues, IEnumerable<FactEntity> facts,
+        List<ChangeEntity> changes) => new()
     {
         Id = entity.Id,
         PumpId = entity.PumpId,
@@ -68,10 +83,10 @@ public static class CaseRounds
         ArchivedAt = entity.ArchivedAt,
         Version = entity.Version,
         Headline = entity.Headline,
-        Changes = entity.Changes,
-        Readings = [.. entity.Readings.Where(r => r.Mends <= mends)],
-        Cues = [.. entity.Cues.Where(c => c.Mends <= mends)],
-        Facts = [.. entity.Facts.Where(f => f.Round <= round && (f.Name != FactName || Told(f) <= round))],
+        Changes = changes,
+        Readings = [.. readings],
+        Cues = [.. cues],
+        Facts = [.. facts],
         Verdicts = entity.Verdicts,
     };
 

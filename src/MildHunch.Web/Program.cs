@@ -57,7 +57,18 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 
 var folder = builder.Configuration["DATA_DIR"] ?? Path.Combine(AppContext.BaseDirectory, "data");
 Directory.CreateDirectory(folder);
-await using var serving = ServingLock.Serving(folder);
+FileStream held;
+try
+{
+    held = await ServingLock.Serving(folder);
+}
+catch (StartException e)
+{
+    await Console.Error.WriteLineAsync(e.Message);
+    return 1;
+}
+
+await using var serving = held;
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
     DemoFile.Lay(folder, DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
 builder.Services.AddSingleton(new ShopFolder(folder));

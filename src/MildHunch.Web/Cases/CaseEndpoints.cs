@@ -35,7 +35,7 @@ public static class CaseEndpoints
 
     public static void AddCases(this IServiceCollection services) => services
         .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
-        .AddScoped<TellCase>().AddSingleton<RoundsView>().AddScoped<OlderRounds>()
+        .AddScoped<TellCase>().AddSingleton<CaseTurns>().AddSingleton<RoundsView>().AddScoped<OlderRounds>()
         .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
         .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
 
@@ -50,6 +50,7 @@ public static class CaseEndpoints
         this CaseStore store, string id, HttpContext http, Func<CaseEntity, Task<CaseResource>> how, CancellationToken stop,
         Func<IReadOnlySet<string>, bool>? contradicts = null)
     {
+        using var turn = await http.RequestServices.GetRequiredService<CaseTurns>().Of(id, stop);
         var entity = await store.Load(id, stop);
         if (contradicts is null || ETags.Given(http.Request) is not { } seen || seen >= entity.Version)
             ETags.Require(http.Request, entity.Version);

@@ -126,6 +126,7 @@ public sealed class CaseImport(
         // What was signed here stays as it was signed; what was signed elsewhere comes beside it.
         var signed = await db.Reports.AsNoTracking().Where(r => r.CaseId == file.Case.Id).ToListAsync(stop);
         var more = More(file.Case, signed);
+        db.Photos.AddRange(rows);
         if (shown is null)
         {
             db.Reports.AddRange(more);
@@ -142,7 +143,6 @@ public sealed class CaseImport(
             await db.Cases.Where(c => c.Id == file.Case.Id).ExecuteDeleteAsync(stop);
         db.Cases.Add(entity);
         db.Reports.AddRange([.. signed, .. more]);
-        db.Photos.AddRange(rows);
         await store.SaveAsItCame(entity, shown, now?.Closed, stop);
         await whole.CommitAsync(stop);
         return new ImportResponse(

@@ -21,6 +21,17 @@ public sealed class RestoreTests : IDisposable
         Directory.Delete(shop, recursive: true);
     }
 
+    /// <summary>Two in one folder would each keep in memory what the other changed; one that is ending is waited for.</summary>
+    [Fact]
+    public async Task One_product_works_in_a_folder()
+    {
+        var first = await ServingLock.Serving(shop);
+        (await Should.ThrowAsync<StartException>(ServingLock.Serving(shop, TimeSpan.FromMilliseconds(300)))).Message.ShouldContain(shop);
+        var next = ServingLock.Serving(shop);
+        await first.DisposeAsync();
+        await (await next).DisposeAsync();
+    }
+
     [Fact]
     public async Task Files_that_the_backup_lacks_go_and_are_kept_with_what_was_there()
     {

@@ -48,6 +48,20 @@ public sealed class SentTwiceTests : IClassFixture<Product>
         (await product.Get($"/api/cases/{id}"))["changes"]!.AsArray().Count.ShouldBe(2);
     }
 
+    /// <summary>Eight hands at once, each with something of its own, upon one version: nobody is told that somebody was faster.</summary>
+    [Fact]
+    public async Task What_does_not_contradict_may_come_at_once()
+    {
+        var id = await TwoRounds.New(product);
+        var etag = await product.Etag(id);
+        string[] notes = ["ask", "measure", "suspect", "open", "mend", "prove"];
+        var all = await Task.WhenAll(notes.Select(n => Send(
+            HttpMethod.Post, $"/api/cases/{id}/changes", new JsonObject { ["facts"] = new JsonObject { [$"note-{n}"] = n } }, etag, null)));
+        all.ShouldAllBe(a => a.Status == HttpStatusCode.OK);
+        var facts = (await product.Get($"/api/cases/{id}"))["facts"]!;
+        notes.ShouldAllBe(n => facts[$"note-{n}"]!.GetValue<string>() == n);
+    }
+
     [Fact]
     public async Task A_case_a_pump_and_a_meter_are_made_once()
     {
@@ -68,6 +82,9 @@ public sealed class SentTwiceTests : IClassFixture<Product>
             ((int)(await Send(HttpMethod.Post, "/api/pumps", told, null, "pump-1")).Status / 100).ShouldBe(2);
         }
 
+        var entry = (await product.Get($"/api/pumps/{pump}/life"))["hours"]!["readings"]![0]!["id"]!.GetValue<string>();
+        for (var k = 0; k < 2; k++)
+            (await Send(HttpMethod.Delete, $"/api/pumps/{pump}/meter/{entry}", null, null, "gone-1")).Status.ShouldBe(HttpStatusCode.OK);
         cases.Distinct().ShouldHaveSingleItem();
         meters.Distinct().ShouldHaveSingleItem();
 
@@ -103,7 +120,16 @@ public sealed class SentTwiceTests : IClassFixture<Product>
         { """{"proof":{"acknowledged":{"stand":{"by":"Tobi Marr"}}}}""", """{"proof":{"verdict":{"outcome":"back","by":"Ines"}}}""", true },
         { """{"facts":{"note-ask":"quiet"}}""", """{"proof":{"verdict":{"outcome":"back","by":"Ines"}}}""", true },
         {
+            // Mended meanwhile: before or after which mend was it read?
             """{"readings":[{"quantity":"speed","value":{"value":1440,"unit":"rpm"},"at":"after"}]}""",
+            """{"readings":[{"quantity":"nozzle-flow","value":{"value":19,"unit":"L/min"}}]}""", true
+        },
+        {
+            """{"readings":[{"quantity":"speed","value":{"value":1440,"unit":"rpm"},"at":"after"}]}""",
+            """{"readings":[{"quantity":"nozzle-flow","value":{"value":19,"unit":"L/min"},"at":"before"}]}""", false
+        },
+        {
+            """{"readings":[{"quantity":"speed","value":{"value":1440,"unit":"rpm"}}]}""",
             """{"readings":[{"quantity":"nozzle-flow","value":{"value":19,"unit":"L/min"}}]}""", false
         },
     };

@@ -13,12 +13,14 @@ public sealed record Outcome(IReadOnlyList<string> Faults, int? Cylinder = null)
     /// <summary>Faults alone, as they are written in a record: joined by +.</summary>
     public string Written => string.Join(And, Faults);
 
-    /// <summary>Checks and reads “fault”, “fault+fault”, “fault@2”; null for an empty text: a case that is open.</summary>
+    /// <summary>
+    /// Checks and reads “fault”, “fault+fault”, “fault@2”, “fault@” where nobody said where; null for an empty text: a case that is open.
+    /// </summary>
     /// <exception cref="ImpossibleInputException">No fault before the place, or a place that is no number from 1 on.</exception>
     public static Outcome? Parse(string? text, string field)
     {
         var read = Read(text);
-        return read is null || (read.Faults.Count > 0 && read.ToString() == text)
+        return read is null || (read.Faults.Count > 0 && (read.ToString() == text || $"{read.Written}{At}" == text))
             ? read
             : throw new ImpossibleInputException(field, $"“{text}”", "what was found, joined by +, and where after an @: seal-worn@2");
     }

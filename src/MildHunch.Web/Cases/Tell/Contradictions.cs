@@ -11,7 +11,7 @@ namespace MildHunch.Web.Cases.Tell;
 internal static class Contradictions
 {
     private const string Everything = "*";
-    private const string Proof = "proof/";
+    private const string Mended = "mends";
     private const string Work = "work/";
 
     /// <summary>What moves of a case touched, by name.</summary>
@@ -19,6 +19,7 @@ internal static class Contradictions
     {
         bool Moved(EntryEntity entry) => changes.Contains(entry.AddedBy) || (entry.RemovedBy is { } by && changes.Contains(by));
         return entity.Facts.Where(Moved).Select(f => f.Name)
+            .Concat(entity.Mends() == entity.Without(changes).Mends() ? [] : [Mended])
             .Concat(entity.Readings.Where(Moved).SelectMany(r => new[] { Reading(r.Quantity), r.Id }))
             .Concat(entity.Cues.Where(Moved).SelectMany(c => new[] { Cue(c.Cue), c.Id })).ToHashSet();
     }
@@ -32,13 +33,11 @@ internal static class Contradictions
         if (named.Contains(Everything) || named.Overlaps(touched))
             return true;
 
-        // Where the pump was opened or proved meanwhile, nobody knows before or after which mend it was taken; a new round has other steps.
+        // Mended meanwhile, nobody knows before or after which mend it was taken; a new round has other steps.
         var taken = request.Readings?.Any(r => r?.At is null) == true || request.Cues?.Any(c => c?.At is null) == true;
-        var worked = request.Work is not null || request.Proof is not null;
-        return (taken && touched.Any(t => t is CaseRounds.FactName or CaseRounds.Hazards || t.StartsWith(Proof, StringComparison.Ordinal)))
-            || (worked && touched.Contains(CaseRounds.FactName))
-            || (request.Work?.Plan is not null && touched.Any(t => t.StartsWith(Work, StringComparison.Ordinal)))
-            || (request.Proof is not null && touched.Any(t => t.StartsWith(Work, StringComparison.Ordinal) && t != CaseRounds.Hazards));
+        return (taken && touched.Contains(Mended))
+            || ((request.Work is not null || request.Proof is not null) && touched.Contains(CaseRounds.FactName))
+            || (request.Work?.Plan is not null && touched.Any(t => t.StartsWith(Work, StringComparison.Ordinal)));
     }
 
     private static IEnumerable<string> Named(ChangeRequest request)

@@ -49,7 +49,7 @@ public static class SenderKeys
         {
             await next(context);
         }
-        catch (RefusalException) when (key.LaidDown && !context.Response.HasStarted)
+        catch (RefusalException) when (!context.Response.HasStarted)
         {
             // Of the same thing sent twice at once, one went through: the other answers as it did.
             await using var fresh = context.RequestServices.CreateAsyncScope();
@@ -79,6 +79,8 @@ public static class SenderKeys
         var path = request.Path.Value ?? "";
         if (HttpMethods.IsPut(request.Method) && path.StartsWith("/api/pumps/", StringComparison.Ordinal) && path.Count(c => c == '/') == 3)
             return path;
+        if (HttpMethods.IsDelete(request.Method))
+            return path.Split('/') is ["", "api", "pumps", var pump, "meter" or "part-changes", _] ? $"/api/pumps/{pump}/life" : null;
         return ReadAt.Where(r => path.EndsWith(r.End, StringComparison.Ordinal)).Select(r => path[..^r.End.Length] + r.Read)
             .FirstOrDefault();
     }

@@ -16,7 +16,6 @@ public class OutcomeTests
         });
 
     [Theory]
-    [InlineData("seal-worn@")]
     [InlineData("seal-worn@0")]
     [InlineData("seal-worn@-1")]
     [InlineData("seal-worn@two")]
@@ -27,6 +26,13 @@ public class OutcomeTests
     {
         Should.Throw<ImpossibleInputException>(() => Outcome.Parse(text, "closed")).Field.ShouldBe("closed");
         Outcome.Read(text).ShouldNotBeNull();
+    }
+
+    [Fact]
+    public void A_place_that_nobody_said_is_none()
+    {
+        var outcome = Outcome.Parse("seal-worn+valve-worn@", "closed")!;
+        (outcome.Written, outcome.Cylinder).ShouldBe(("seal-worn+valve-worn", null));
     }
 
     [Theory]
