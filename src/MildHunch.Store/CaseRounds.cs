@@ -75,20 +75,20 @@ public static class CaseRounds
     private static CaseEntity Shown(
         this CaseEntity entity, IEnumerable<ReadingEntity> readings, IEnumerable<CueEntity> cues, IEnumerable<FactEntity> facts,
         List<ChangeEntity> changes) => new()
-    {
-        Id = entity.Id,
-        PumpId = entity.PumpId,
-        Pump = entity.Pump,
-        OpenedAt = entity.OpenedAt,
-        ArchivedAt = entity.ArchivedAt,
-        Version = entity.Version,
-        Headline = entity.Headline,
-        Changes = changes,
-        Readings = [.. readings],
-        Cues = [.. cues],
-        Facts = [.. facts],
-        Verdicts = entity.Verdicts,
-    };
+        {
+            Id = entity.Id,
+            PumpId = entity.PumpId,
+            Pump = entity.Pump,
+            OpenedAt = entity.OpenedAt,
+            ArchivedAt = entity.ArchivedAt,
+            Version = entity.Version,
+            Headline = entity.Headline,
+            Changes = changes,
+            Readings = [.. readings],
+            Cues = [.. cues],
+            Facts = [.. facts],
+            Verdicts = entity.Verdicts,
+        };
 
     private static int Told(FactEntity round) => int.Parse(round.Value, CultureInfo.InvariantCulture);
 

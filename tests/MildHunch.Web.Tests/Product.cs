@@ -38,7 +38,7 @@ public class Product : WebApplicationFactory<Program>
         this.folder = folder ?? Directory.CreateTempSubdirectory("mild-hunch-").FullName;
         Demo = demo;
         if (demo && !keep && clock is null)
-            foreach (var file in Directory.EnumerateFiles(Shipped.Value))
+            foreach (var file in Directory.EnumerateFiles(Shipped.Value).Where(f => Path.GetExtension(f) != ".lock"))
                 File.Copy(file, Path.Combine(this.folder, Path.GetFileName(file)));
         UseKestrel(0);
         StartServer();

@@ -30,6 +30,7 @@ public static class CaseEndpoints
         GoToStage.Map(cases);
         PlanOptions.Map(cases);
         ProofView.Map(cases);
+        RoundsView.Map(cases);
         cases.MapArchived<CaseEntity>("case");
     }
 

@@ -1,6 +1,5 @@
 using System.ComponentModel;
 using MildHunch.Web.Cases.Prove;
-using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -37,5 +36,4 @@ public sealed record CaseResource(
     [property: Description("the work at the pump: what is planned, done and found")] WorkDto Work,
     [property: Description("the proof after it: what was ticked, timed and read")] ProofDto Proof,
     [property: Description("which opening of the pump this is, from 1")] int Round,
-    [property: Description("mends that lie behind the pump now: what was taken before the last no longer counts")] int Mends,
-    [property: Description("earlier openings, first to last")] IReadOnlyList<RoundDto> Rounds);
+    [property: Description("mends that lie behind the pump now: what was taken before the last no longer counts")] int Mends);

@@ -2,7 +2,6 @@ using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Prove;
-using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -16,7 +15,7 @@ namespace MildHunch.Web.Cases;
 /// A case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by;
 /// where no verdict can be computed, what stands in its way is said in its place.
 /// </summary>
-public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory, RoundsView rounds)
+public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory)
 {
     /// <summary>The case as it stands.</summary>
     public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
@@ -32,10 +31,12 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
         [
             .. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible, mends)),
         ];
+        // Once anything was read or seen after a mend, nothing from before it says how the pump is now.
+        var last = readings.Select(r => r.Mends).Concat(cues.Select(c => c.Mends)).DefaultIfEmpty(0).Max();
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
         var onRecord = await WearOnRecord.Of(entity, memory, hours, stop);
         var request = new DiagnosisRequest(
-            pump.Pump, pump.Setup, Judged(readings), Judged(cues),
+            pump.Pump, pump.Setup, Judged(readings, last), Judged(cues, last),
             [.. entity.History().Where(c => catalogue.Context(c) is not null)],
             [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders), .. onRecord.Hours],
             await record.Found(PumpRecord.TypeOf(pump.Pump), entity, stop),
@@ -50,16 +51,19 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
             [.. entity.Changes.OrderBy(c => c.Number).Select(c => new ChangeDto(c.Number, c.Says, c.At, c.Undone))],
             entity.ToUndo()?.Says, entity.ToRedo()?.Says, judged.Diagnosis, judged.Trouble,
             hours, onRecord.Hours, request.CouldNot!, request.Limits!, request.Found!, entity.Work().Judged(pump.Sheet), entity.Proof(),
-            entity.Round(), mends, rounds.Earlier(entity));
+            entity.Round(), mends);
     }
 
     // What the verdict calls an entry is the entry's own id.
-    private static IReadOnlyList<ReadingDto> Judged(IEnumerable<ReadingEntryDto> readings) =>
-        [.. readings.Where(r => r.Judged).Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At, r.Id))];
-
-    private static IReadOnlyList<CueDto> Judged(IEnumerable<CueEntryInForceDto> cues) =>
+    private static IReadOnlyList<ReadingDto> Judged(IEnumerable<ReadingEntryDto> readings, int mends) =>
     [
-        .. cues.Where(c => c.Judged).Select(c => new CueDto(
+        .. readings.Where(r => r.Judged && r.Mends == mends)
+            .Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At, r.Id)),
+    ];
+
+    private static IReadOnlyList<CueDto> Judged(IEnumerable<CueEntryInForceDto> cues, int mends) =>
+    [
+        .. cues.Where(c => c.Judged && c.Mends == mends).Select(c => new CueDto(
             c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When, At: c.At, Id: c.Id)),
     ];
 

@@ -25,7 +25,7 @@ const isLong = computed(() => props.data.complaint.length > long);
       @click="whole = !whole"
     />
     <Button
-      v-if="data.rounds.length"
+      v-if="data.round > 1"
       class="round"
       variant="text"
       severity="secondary"

@@ -1,11 +1,19 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query';
 import Dialog from 'primevue/dialog';
-import type { CaseResource } from '@/shared/api/client';
+import { computed } from 'vue';
+import { api, inWords, taken, type CaseResource } from '@/shared/api/client';
 import { quantity, when } from '@/shared/format';
 
 /** What was done and found at earlier openings of the pump in this case, the last first. */
 const visible = defineModel<boolean>('visible', { required: true });
-defineProps<{ data: CaseResource }>();
+const props = defineProps<{ data: CaseResource }>();
+
+const query = useQuery({
+  queryKey: computed(() => ['rounds', props.data.id, props.data.version]),
+  queryFn: async () => taken(await api.GET('/api/cases/{id}/rounds', { params: { path: { id: props.data.id } } })),
+});
+const rounds = computed(() => [...(query.data.value ?? [])].reverse());
 
 const said: Record<string, string> = {
   pass: 'Proof passed',
@@ -20,7 +28,8 @@ const said: Record<string, string> = {
       This is round <b class="figure">{{ data.round }}</b>. What was done before stays on record, in the costs and in
       the report.
     </p>
-    <article v-for="r in [...data.rounds].reverse()" :key="r.number" :aria-label="`Round ${r.number}`">
+    <p v-if="query.error.value" class="problem" role="alert">{{ inWords(query.error.value) }}</p>
+    <article v-for="r in rounds" :key="r.number" :aria-label="`Round ${r.number}`">
       <h3>Round {{ r.number }}</h3>
       <p>{{ r.says }}</p>
       <p v-if="r.minutes" class="quiet">From the first tick to the last: {{ Math.round(r.minutes) }} min.</p>

@@ -1,5 +1,6 @@
+import { VueQueryPlugin } from '@tanstack/vue-query';
 import { mount } from '@vue/test-utils';
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { aCase, q } from '@/shared/testing/fixtures';
 import RoundsDialog from './RoundsDialog.vue';
 
@@ -15,16 +16,20 @@ const round = {
 };
 
 describe('earlier rounds', () => {
-  const text = (over = {}) =>
-    mount(RoundsDialog, {
-      props: { visible: true, data: aCase({ round: 2, rounds: [{ ...round, ...over }] }) },
-      global: { stubs: { Dialog: { template: '<section><slot /></section>' } } },
-    })
-      .text()
-      .replace(/\s+/g, ' ');
+  async function text(over = {}) {
+    vi.stubGlobal('fetch', async () => Response.json([{ ...round, ...over }]));
+    const shown = mount(RoundsDialog, {
+      props: { visible: true, data: aCase({ round: 2 }) },
+      global: { plugins: [VueQueryPlugin], stubs: { Dialog: { template: '<section><slot /></section>' } } },
+    });
+    await vi.waitFor(() => expect(shown.find('article').exists()).toBe(true));
+    return shown.text().replace(/\s+/g, ' ');
+  }
 
-  it('say what was done, what it changed and that it was not that', () => {
-    const says = text();
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('say what was done, what it changed and that it was not that', async () => {
+    const says = await text();
     for (const part of [
       'round 2',
       'Renewed: 1 x valve (2 discharge).',
@@ -38,7 +43,7 @@ describe('earlier rounds', () => {
     expect(says).toContain('Valve 2 discharge: fine');
   });
 
-  it('never call a round proved that was not', () => {
-    expect(text({ proof: null })).toContain('Not proved.');
+  it('never call a round proved that was not', async () => {
+    expect(await text({ proof: null })).toContain('Not proved.');
   });
 });

@@ -2640,6 +2640,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cases/{id}/rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done and found at earlier openings of the pump in this case, first to last. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoundDto"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cases/{id}/archived": {
         parameters: {
             query?: never;
@@ -3223,8 +3261,6 @@ export interface components {
              * @description mends that lie behind the pump now: what was taken before the last no longer counts
              */
             mends: number;
-            /** @description earlier openings, first to last */
-            rounds: components["schemas"]["RoundDto"][];
         };
         CaseSummary: {
             id: string;

@@ -158,7 +158,6 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
     },
     round: 1,
     mends: 0,
-    rounds: [],
     complaint: 'Mist turns to drizzle',
     stage: 'suspect',
     closed: null,

@@ -8,7 +8,7 @@ namespace MildHunch.Core.Diagnosis.Likelihood;
 /// <summary>Refuses evidence that cannot be: impossible numbers, unknown names, two answers to one question.</summary>
 public static class EvidenceRules
 {
-    private const int MostItems = 200;
+    private const int MostItems = 1000;
 
     /// <summary>Checks that all of it can be, of this pump.</summary>
     /// <exception cref="ImpossibleInputException">It names the first thing that cannot be.</exception>

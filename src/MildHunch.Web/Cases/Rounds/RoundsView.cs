@@ -10,6 +10,12 @@ namespace MildHunch.Web.Cases.Rounds;
 /// <summary>Earlier openings of a case as they are told where it is worked on.</summary>
 public sealed class RoundsView(CaseWork work, FindingCatalogue findings)
 {
+    public static void Map(IEndpointRouteBuilder cases) =>
+        cases.MapGet(
+            "/{id}/rounds",
+            async (string id, CaseStore store, RoundsView view, CancellationToken stop) => view.Earlier(await store.Load(id, stop)))
+            .WithSummary("What was done and found at earlier openings of the pump in this case, first to last.");
+
     /// <summary>All rounds before the one that the case is in.</summary>
     internal IReadOnlyList<RoundDto> Earlier(CaseEntity entity) =>
         [.. Enumerable.Range(CaseRounds.First, entity.Round() - CaseRounds.First).Select(n => Of(entity.Until(n), n))];

@@ -24,13 +24,13 @@ public sealed class OlderRoundsTests
     {
         using var here = new Product();
         var id = await TwoRounds.Worked(here);
-        var told = await here.Get($"/api/cases/{id}");
+        var told = await Told(here, id);
         var file = await here.Http.GetByteArrayAsync($"/api/cases/{id}/export", Stop);
 
         using var there = new Product(demo: false);
         using var form = new MultipartFormDataContent { { new ByteArrayContent(AsFirstFormat(file)), "file", "case.zip" } };
         (await there.Http.PostAsync("/api/import", form, Stop)).StatusCode.ShouldBe(HttpStatusCode.OK);
-        Same(await there.Get($"/api/cases/{id}"), told);
+        Same(await Told(there, id), told);
     }
 
     [Fact]
@@ -43,7 +43,7 @@ public sealed class OlderRoundsTests
         using var there = new Product(demo: false);
         using var form = new MultipartFormDataContent { { new ByteArrayContent(file), "file", "case.zip" } };
         (await there.Http.PostAsync("/api/import", form, Stop)).StatusCode.ShouldBe(HttpStatusCode.OK);
-        Same(await there.Get($"/api/cases/{id}"), await here.Get($"/api/cases/{id}"));
+        Same(await Told(there, id), await Told(here, id));
         (await TwoRounds.TakenOut(there, id)).ShouldBe(await TwoRounds.TakenOut(here, id));
     }
 
@@ -59,13 +59,13 @@ public sealed class OlderRoundsTests
         {
             id = await TwoRounds.Worked(product);
             await TwoRounds.Close(product, id);
-            (told, parts) = (await product.Get($"/api/cases/{id}"), await TwoRounds.TakenOut(product, id));
+            (told, parts) = (await Told(product, id), await TwoRounds.TakenOut(product, id));
         }
 
         var before = await AsOlder(folder, id);
         using (var product = new Product(false, folder))
         {
-            Same(await product.Get($"/api/cases/{id}"), told);
+            Same(await Told(product, id), told);
             (await TwoRounds.TakenOut(product, id)).ShouldBe(parts);
         }
 
@@ -76,9 +76,16 @@ public sealed class OlderRoundsTests
         Directory.Delete(folder, recursive: true);
     }
 
+    private static async Task<JsonNode> Told(Product product, string id)
+    {
+        var shown = await product.Get($"/api/cases/{id}");
+        shown["earlier"] = await product.Get($"/api/cases/{id}/rounds");
+        return shown;
+    }
+
     private static void Same(JsonNode shown, JsonNode told)
     {
-        foreach (var what in (string[])["round", "mends", "rounds", "work", "readings", "proof"])
+        foreach (var what in (string[])["round", "mends", "work", "readings", "proof", "earlier"])
             shown[what]!.ToJsonString().ShouldBe(told[what]!.ToJsonString(), what);
     }
 

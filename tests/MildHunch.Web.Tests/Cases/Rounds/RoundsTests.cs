@@ -24,7 +24,7 @@ public sealed class RoundsTests : IDisposable
         var begun = await product.Change(id, Work("plan", Plan(1, "inlet")));
         (begun["round"]!.GetValue<int>(), begun["mends"]!.GetValue<int>()).ShouldBe((2, 1));
         begun["work"]!["steps"]!.AsObject().ShouldBeEmpty();
-        var first = begun["rounds"]!.AsArray().ShouldHaveSingleItem()!;
+        var first = (await product.Get($"/api/cases/{id}/rounds")).AsArray().ShouldHaveSingleItem()!;
         first["says"]!.GetValue<string>().ShouldContain("1 x valve (2 discharge)");
         first["found"]![0]!["place"]!.GetValue<string>().ShouldBe("Valve 2 discharge");
         Values(first["changed"]![0]!).ShouldBe((35, 36));
@@ -75,6 +75,24 @@ public sealed class RoundsTests : IDisposable
         var findings = await product.Http.GetStringAsync($"/api/cases/{id}/findings.csv", TestContext.Current.CancellationToken);
         findings.ShouldContain("1,valve,Valve,2.discharge,fine");
         findings.ShouldContain("2,valve,Valve,1.inlet,failed");
+    }
+
+    /// <summary>One valve opened three times: each answer stands at its own round, and none is in the way of another.</summary>
+    [Fact]
+    public async Task The_same_place_may_be_found_otherwise_each_time()
+    {
+        var id = await New(product);
+        foreach (var state in new[] { "failed", "fine", "worn" })
+        {
+            await Open(product, id, 2, "discharge", state);
+            await product.Change(id, Read(40));
+        }
+
+        var shown = await product.Get($"/api/cases/{id}");
+        shown["trouble"].ShouldBeNull();
+        (await product.Get($"/api/cases/{id}/rounds")).AsArray().Select(r => r!["found"]![0]!["state"]!.GetValue<string>())
+            .ShouldBe(["failed", "fine"]);
+        shown["work"]!["found"]!["valve.2.discharge"]!["state"]!.GetValue<string>().ShouldBe("worn");
     }
 
     /// <summary>While something lies open it is one round: another plan takes in all that was opened, closed again or not.</summary>
