@@ -32,8 +32,7 @@ public static class CaseRounds
     {
         var round = entity.Round();
         var before = round - 1 + (entity.RanAgain(round) ? 1 : 0);
-        return entity.InForce(entity.Readings).Select(r => r.Mends).Concat(entity.InForce(entity.Cues).Select(c => c.Mends))
-            .Append(before).Max();
+        return entity.InForce(entity.Taken()).Select(t => t.Mends).Append(before).Max();
     }
 
     /// <summary>Begins the next round with a change; what was told of this one stays with it.</summary>
@@ -45,6 +44,22 @@ public static class CaseRounds
         Name = FactName,
         Value = (entity.Round() + 1).ToString(CultureInfo.InvariantCulture),
     });
+
+    /// <summary>
+    /// Goes back to the round before where the plan of this one is put away and nothing was done in it: what was noted after the last mend,
+    /// and what its proof said, speak again. Left in an empty round, a pump that knocks could be proved as if nobody had heard it.
+    /// </summary>
+    public static void LeaveEmptyRound(this CaseEntity entity, ChangeEntity change)
+    {
+        var round = entity.Round();
+        var told = entity.Facts.Where(f => f.Round == round && Prefixes.Any(p => f.Name.StartsWith(p, StringComparison.Ordinal)));
+        if (round == First || entity.InForce(told).Count > 0
+            || entity.InForce(entity.Taken()).Any(t => t.Mends >= round))
+            return;
+        entity.InForce(entity.Facts.Where(f => f.Name == FactName))[^1].RemovedBy = change.Number;
+    }
+
+    private static IEnumerable<TakenEntity> Taken(this CaseEntity entity) => [.. entity.Readings, .. entity.Cues];
 
     /// <summary>The case as it stood at the end of a round, for reading: nothing of later rounds, nothing seen after later mends.</summary>
     public static CaseEntity Until(this CaseEntity entity, int round) => entity.AsOf(round, round);

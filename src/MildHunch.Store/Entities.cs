@@ -149,8 +149,15 @@ public abstract class EntryEntity
     public int? RemovedBy { get; set; }
 }
 
+/// <summary>Something that was read or seen at the pump, before its mends or after them.</summary>
+public abstract class TakenEntity : EntryEntity
+{
+    /// <summary>Mends that lay behind the pump then.</summary>
+    public int Mends { get; set; }
+}
+
 /// <summary>A number, in the unit in which it was read.</summary>
-public sealed class ReadingEntity : EntryEntity
+public sealed class ReadingEntity : TakenEntity
 {
     public required string Quantity { get; init; }
 
@@ -164,13 +171,10 @@ public sealed class ReadingEntity : EntryEntity
 
     /// <summary>Upper end in the same unit, where a range was read.</summary>
     public double? UpTo { get; init; }
-
-    /// <summary>Mends that lay behind the pump when it was read.</summary>
-    public int Mends { get; set; }
 }
 
 /// <summary>An answer to a cue.</summary>
-public sealed class CueEntity : EntryEntity
+public sealed class CueEntity : TakenEntity
 {
     public required string Cue { get; init; }
 
@@ -187,9 +191,6 @@ public sealed class CueEntity : EntryEntity
 
     /// <summary>Running or standing: when it drips; empty where nobody said.</summary>
     public string? DripsWhen { get; init; }
-
-    /// <summary>Mends that lay behind the pump when it was seen.</summary>
-    public int Mends { get; set; }
 }
 
 /// <summary>Anything else that is noted: complaint, stage, notes, history, what was found.</summary>

@@ -35,24 +35,8 @@ public static class OlderCases
         foreach (var fact in entity.Facts.Where(IsOfRound))
             if (NextAfter(begins, fact.AddedBy) is { } next && fact.RemovedBy >= next)
                 fact.RemovedBy = null;
-        foreach (var reading in entity.Readings)
-        {
-            var mends = states.Mends(reading.AddedBy, reading.Mends > 0);
-            if (NextAfter(begins, reading.AddedBy) <= reading.RemovedBy && states.LeftBehind(
-                reading.RemovedBy!.Value, entity.Readings.Any(r => r.AddedBy == reading.RemovedBy && r.Quantity == reading.Quantity)))
-                reading.RemovedBy = null;
-            reading.Mends = mends;
-        }
-
-        foreach (var cue in entity.Cues)
-        {
-            var mends = states.Mends(cue.AddedBy, cue.Mends > 0);
-            if (NextAfter(begins, cue.AddedBy) <= cue.RemovedBy
-                && states.LeftBehind(cue.RemovedBy!.Value, entity.Cues.Any(c => c.AddedBy == cue.RemovedBy && c.Cue == cue.Cue)))
-                cue.RemovedBy = null;
-            cue.Mends = mends;
-        }
-
+        states.Place(entity.Readings, r => r.Quantity);
+        states.Place(entity.Cues, c => c.Cue);
         entity.Facts.AddRange(begins.Select((number, i) => new FactEntity
         {
             Id = Ids.New(),
@@ -106,7 +90,20 @@ public static class OlderCases
             ];
         }
 
-        public int Mends(int number, bool after)
+        /// <summary>Says of each by which mends it was taken; what an earlier round left behind stands in it again.</summary>
+        public void Place<T>(IReadOnlyCollection<T> taken, Func<T, string> what)
+            where T : TakenEntity
+        {
+            foreach (var one in taken)
+            {
+                if (one.RemovedBy is { } by && NextAfter(begins, one.AddedBy) <= by
+                    && (anew.Contains(by) || taken.Any(other => other.AddedBy == by && what(other) == what(one))))
+                    one.RemovedBy = null;
+                one.Mends = Mends(one.AddedBy, one.Mends > 0);
+            }
+        }
+
+        private int Mends(int number, bool after)
         {
             var round = RoundAt(begins, number);
             if (round == CaseRounds.First)
@@ -114,8 +111,6 @@ public static class OlderCases
             var began = begins[round - CaseRounds.First - 1];
             return after && tried.Any(t => t >= began && t <= number) ? round : round - 1;
         }
-
-        public bool LeftBehind(int by, bool readAgain) => readAgain || anew.Contains(by);
     }
 }
 

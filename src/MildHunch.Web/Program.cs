@@ -73,7 +73,7 @@ if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.Ordina
     DemoFile.Lay(folder, DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
 builder.Services.AddSingleton(new ShopFolder(folder));
 builder.Services.AddSingleton<ShopHealth>().AddSingleton<CostlyWork>();
-builder.Services.AddHostedService<NightlyBackups>();
+builder.Services.AddHostedService<NightlyBackups>().AddHostedService<OldKeys>();
 if (builder.Configuration.GetValue("READ_AHEAD", true))
     builder.Services.AddHostedService<RecordWarmth>();
 builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>().AddScoped<PumpSwap>();
@@ -129,7 +129,6 @@ using (var scope = app.Services.CreateScope())
         return 1;
     }
 
-    await SenderKeys.Sweep(db, clock.GetUtcNow().UtcDateTime, CancellationToken.None);
     await scope.ServiceProvider.GetRequiredService<OlderRounds>().BringOver(CancellationToken.None);
     if (app.Configuration["DEMO"] == "open")
         await ActivatorUtilities.CreateInstance<DemoData>(scope.ServiceProvider).Fill(CancellationToken.None);

@@ -20,6 +20,8 @@ internal static class PlainJpeg
         while (at + 4 <= file.Length && file[at] == 0xFF)
         {
             var (marker, length) = (file[at + 1], (file[at + 2] << 8) | file[at + 3]);
+            if (length < 2)
+                return false;
             if (marker == Scan)
                 return EndsOnce(file[at..]);
             var inside = file[(at + 4)..Math.Min(file.Length, at + 2 + length)];

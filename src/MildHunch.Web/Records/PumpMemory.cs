@@ -1,5 +1,4 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -7,6 +6,7 @@ using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Records.Running;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Store;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;

@@ -26,17 +26,13 @@ public sealed partial class ReportBuilder(
     /// <summary>The report of a case as it stands.</summary>
     public async Task<ReportContentDto> Of(CaseEntity entity, DateTime now, CancellationToken stop)
     {
+        var shown = await view.Show(entity, stop);
         var rounds = new List<Told>();
         foreach (var round in entity.Rounds())
-        {
-            var number = round.Round();
             rounds.Add(new Told(
-                entity, await view.Show(round, stop), await view.Show(entity.BeforeMend(number), stop), work.Planned(round),
-                proof.Of(round, now), number));
-        }
-
+                entity, shown with { Work = round.Work().Judged(shown.Pump.Sheet), Proof = round.Proof() },
+                await view.Show(entity.BeforeMend(round.Round()), stop), work.Planned(round), proof.Of(round, now), round.Round()));
         var (at, first) = (rounds[^1], rounds[0]);
-        var shown = at.Shown;
         ReportSectionDto?[] sections =
         [
             Pump(at), Readings(first), Water(first), Verdict(first), Seen(at),

@@ -1,9 +1,9 @@
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Quantities;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Service;

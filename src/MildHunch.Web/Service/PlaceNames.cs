@@ -1,6 +1,6 @@
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Web.Service;
 

@@ -1,8 +1,8 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Quantities;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Service;

@@ -1,10 +1,10 @@
 using System.Collections.Concurrent;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Expectation;
 

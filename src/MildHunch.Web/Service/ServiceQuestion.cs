@@ -1,8 +1,8 @@
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
 

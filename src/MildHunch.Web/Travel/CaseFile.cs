@@ -76,7 +76,8 @@ public sealed record CaseFile(
 
     /// <exception cref="JsonException">No such file.</exception>
     public static CaseFile Read(Stream text) =>
-        CaseFileUpgrade.ToCurrent(JsonNode.Parse(text)).Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
+        CaseFileUpgrade.ToCurrent(JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { AllowDuplicateProperties = false }))
+            .Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
 
     /// <summary>The same with photographs by other names.</summary>
     public CaseFile WithPhotos(IReadOnlyDictionary<string, string> names)

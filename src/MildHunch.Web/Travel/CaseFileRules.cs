@@ -14,6 +14,7 @@ internal static class CaseFileRules
     private const int LongestName = 200;
     private const int LongestText = 200_000;
     private const int MostEntries = 50_000;
+    private const int MostVersion = 1_000_000;
     private const int MostRounds = 100;
     private const int LongestKey = 64;
 
@@ -28,7 +29,8 @@ internal static class CaseFileRules
             throw Refused("case.stage", $"“{Short(file.Case.Stage)}” is no stage.");
         Mapping.Under("pump", () => (file.Pump.Pump.ToCore(), file.Pump.Setup.ToCore()));
         var changes = file.Case.Changes.Select(c => c.Number).ToArray();
-        if (changes.Length == 0 || changes.Distinct().Count() != changes.Length || changes.Any(n => n < 1) || changes.Length > MostEntries)
+        if (changes.Length == 0 || changes.Distinct().Count() != changes.Length || changes.Any(n => n is < 1 or > MostVersion)
+            || changes.Length > MostEntries)
             throw Refused("case.changes", "The changes are not numbered one by one from 1.");
         var numbers = changes.ToHashSet();
         var entries = file.Case.Readings.Select(r => (r.Id, r.AddedBy, r.RemovedBy))
@@ -50,6 +52,8 @@ internal static class CaseFileRules
             || file.Case.Facts.Any(f => f.Round is < 0 or > MostRounds
                 || (f.Name == CaseRounds.FactName && !(int.TryParse(f.Value, out var n) && n is > 1 and <= MostRounds))))
             throw Refused("case", $"Rounds are numbered from 1 to {MostRounds}.");
+        if (file.Case.Version is < 1 or > MostVersion)
+            throw Refused("case.version", $"A version lies between 1 and {MostVersion}.");
         var moves = file.Case.Moves;
         if (moves.Select(m => m.Key).Distinct().Count() != moves.Count || moves.Select(m => m.Version).Distinct().Count() != moves.Count
             || moves.Any(m => m.Key.Length is 0 or > LongestKey || m.Version < 1 || m.Version > file.Case.Version

@@ -16,13 +16,16 @@ internal static class CaseFileUpgrade
         whole["version"] = CaseFile.CurrentVersion;
         foreach (var (kind, at) in (ReadOnlySpan<(string, string)>)[("readings", "readAt"), ("cues", "seenAt")])
             foreach (var entry in Entries(told, kind))
-                if (entry.Remove(at, out var said))
-                    entry["mends"] = (said as JsonValue)?.GetValue<string>() == TakenAt.After ? 1 : 0;
+                if (entry.TryGetPropertyValue(at, out var said) && (said is null || One<string>(said) is not null))
+                {
+                    entry.Remove(at);
+                    entry["mends"] = One<string>(said) == TakenAt.After ? 1 : 0;
+                }
 
         // Which steps were taken is told as far as it can be known; the same way wherever such a file is read.
-        var id = (told["id"] as JsonValue)?.GetValue<string>() ?? "";
-        told["moves"] = new JsonArray([.. OlderCases.Moves(
-            id, Entries(told, "changes").Select(c => new OlderChange(Number(c), c["undone"] is JsonValue u && u.GetValue<bool>())))
+        var id = One<string>(told["id"]) ?? "";
+        told["moves"] ??= new JsonArray([.. OlderCases.Moves(
+            id, Entries(told, "changes").Select(c => new OlderChange(One<int>(c["number"]), One<bool>(c["undone"]))))
             .Select(m => new JsonObject { ["version"] = m.Version, ["change"] = m.Change, ["key"] = m.Key })]);
         foreach (var report in Entries(told, "reports"))
             (report["seal"], report["elsewhere"]) = (null, false);
@@ -33,7 +36,8 @@ internal static class CaseFileUpgrade
         return file;
     }
 
-    private static int Number(JsonObject change) => change["number"] is JsonValue number ? number.GetValue<int>() : 0;
+    // What is of another kind is refused with the rest, once all of it is in today’s shape.
+    private static T? One<T>(JsonNode? node) => node is JsonValue value && value.TryGetValue<T>(out var one) ? one : default;
 
     private static IEnumerable<JsonObject> Entries(JsonObject told, string kind) => (told[kind] as JsonArray ?? []).OfType<JsonObject>();
 }

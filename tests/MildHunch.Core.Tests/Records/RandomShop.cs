@@ -4,8 +4,8 @@ using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Records.Running;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Tests.Records;
 

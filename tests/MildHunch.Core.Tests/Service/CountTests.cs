@@ -1,9 +1,9 @@
 using MildHunch.Core.Expectation.Everyday;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Counts;
+using MildHunch.Core.Service.Sheets;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Service;

@@ -1,7 +1,7 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Service;

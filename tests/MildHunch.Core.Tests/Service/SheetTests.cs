@@ -1,8 +1,8 @@
 using System.Text.RegularExpressions;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Service;

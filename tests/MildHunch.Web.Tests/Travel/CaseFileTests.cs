@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text;
 using System.Text.Json.Nodes;
 using NJsonSchema;
 using static MildHunch.Web.Tests.Travel.CaseFiles;
@@ -94,6 +95,23 @@ public sealed class CaseFileTests : IDisposable
         await Refused(With(json, _ => { }, ("photos/<script>.jpg", "x"u8.ToArray())), "does not belong");
         await Refused(With(json, j => j["photos"]!.AsArray().RemoveAt(0), photos: good), "does not belong");
         await Refused(Changed(good), "not what the file says");
+
+        // Of the first format, or of none: what is of another kind, or there twice, is refused like anything else.
+        foreach (var odd in new Action<JsonNode>[]
+        {
+            j => j["case"]!["changes"]![0]!["number"] = "one", j => j["case"]!["changes"]![0]!["undone"] = 7,
+            j => j["case"]!["id"] = 5, j => j["case"]!["readings"]![0]!["readAt"] = 5,
+            j => j["case"]!["moves"] = new JsonArray((JsonNode?)null),
+            j => j["case"]!["version"] = int.MaxValue, j => j["case"]!["changes"]![0]!["number"] = int.MaxValue,
+        })
+            foreach (var version in new[] { 1, 2 })
+                (await Import(there, With(json, j =>
+                {
+                    j["version"] = version;
+                    odd(j);
+                }))).Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        (await Import(there, Zip(("case.json", Encoding.UTF8.GetBytes(json.Replace("\"format\"", "\"format\":\"x\",\"format\""))))))
+            .Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
 
         // A bomb: 64 MB of nothing in a few kilobytes.
         await Refused(Zip(("case.json", new byte[64 * 1024 * 1024])), "unpacks to more");

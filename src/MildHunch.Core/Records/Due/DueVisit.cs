@@ -1,7 +1,7 @@
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Running;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 
 namespace MildHunch.Core.Records.Due;
 

@@ -54,6 +54,8 @@ public sealed class TellCase(
         SetFacts(entity, change, request);
         if (request.Work is { } told)
             Tell(entity, change, told);
+        if (request.Work?.Plan is { Targets: null or { Count: 0 } })
+            entity.LeaveEmptyRound(change);
         if (request.Proof is { } shown)
             entity.Tell(change, shown);
 

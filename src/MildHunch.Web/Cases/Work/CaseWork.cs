@@ -1,5 +1,4 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -7,6 +6,7 @@ using MildHunch.Core.Quantities;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Store;
 using MildHunch.Web.Photos;
 using MildHunch.Web.Pumps;

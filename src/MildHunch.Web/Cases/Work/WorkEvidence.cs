@@ -1,9 +1,9 @@
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Evidence;
 
 namespace MildHunch.Web.Cases.Work;

@@ -1,8 +1,8 @@
 using System.Globalization;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core;
 using MildHunch.Core.Pumps;
 using MildHunch.Core.Records.Lives;
+using MildHunch.Core.Service.Sheets;
 using MildHunch.Store;
 using MildHunch.Web.Shared;
 

@@ -4,8 +4,8 @@ using MildHunch.Core.Records.Due;
 using MildHunch.Core.Records.Lives;
 using MildHunch.Core.Records.Patterns;
 using MildHunch.Core.Records.Running;
-using MildHunch.Core.Service.Sheets;
 using MildHunch.Core.Service;
+using MildHunch.Core.Service.Sheets;
 using static MildHunch.Core.Tests.Setting;
 
 namespace MildHunch.Core.Tests.Records.Due;

@@ -95,6 +95,32 @@ public sealed class RoundsTests : IDisposable
         shown["work"]!["found"]!["valve.2.discharge"]!["state"]!.GetValue<string>().ShouldBe("worn");
     }
 
+    /// <summary>A knock that was heard after the first mend does not go with a plan that is put away again.</summary>
+    [Fact]
+    public async Task A_round_in_which_nothing_was_done_is_none()
+    {
+        var id = await New(product);
+        await Open(product, id, 2, "discharge", "fine");
+        await product.Change(id, Read(36));
+        await product.Change(id, new JsonObject
+        {
+            ["proof"] = new JsonObject
+            {
+                ["verdict"] = new JsonObject { ["outcome"] = "back", ["by"] = "Ines Halvard" },
+            }
+        });
+        var before = await product.Get($"/api/cases/{id}");
+        (await product.Change(id, Work("plan", Plan(1, "inlet"))))["round"]!.GetValue<int>().ShouldBe(2);
+        var after = await product.Change(id, Work("plan", new JsonObject()));
+        (after["round"]!.GetValue<int>(), after["mends"]!.GetValue<int>()).ShouldBe((1, 1));
+        after["proof"]!.ToJsonString().ShouldBe(before["proof"]!.ToJsonString());
+
+        // With something done in it, it stays a round.
+        await product.Change(id, Work("plan", Plan(1, "inlet")));
+        await product.Change(id, Work("acknowledged", new JsonObject { ["by"] = "Tobi Marr", ["hazards"] = new JsonArray() }));
+        (await product.Change(id, Work("plan", new JsonObject())))["round"]!.GetValue<int>().ShouldBe(2);
+    }
+
     /// <summary>While something lies open it is one round: another plan takes in all that was opened, closed again or not.</summary>
     [Fact]
     public async Task What_was_opened_in_a_round_stays_in_its_plan()
