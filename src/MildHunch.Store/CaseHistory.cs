@@ -23,7 +23,10 @@ public static class CaseHistory
     public static ChangeEntity? ToRedo(this CaseEntity entity) =>
         entity.Changes.Where(c => c is { Undone: true, Abandoned: false }).MinBy(c => c.Number);
 
-    /// <summary>Opens the next change; what is added or taken back names its number.</summary>
+    /// <summary>
+    /// Opens the next change; what is added or taken back names its number. Where a clock ran ahead before, it is told no earlier than the
+    /// one before it: what is compared by time then stands in the order in which it was told.
+    /// </summary>
     public static ChangeEntity Begin(this CaseEntity entity, string says, DateTime at)
     {
         var change = new ChangeEntity
@@ -31,7 +34,7 @@ public static class CaseHistory
             CaseId = entity.Id,
             Number = entity.Changes.Select(c => c.Number).DefaultIfEmpty(0).Max() + 1,
             Says = says,
-            At = at
+            At = entity.Changes.Select(c => c.At).Append(at).Max(),
         };
         foreach (var left in entity.Changes.Where(c => c.Undone))
             left.Abandoned = true;

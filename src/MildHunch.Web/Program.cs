@@ -1,10 +1,6 @@
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
-using MildHunch.Core.Checks;
 using MildHunch.Core.Evidence.Jot;
-using MildHunch.Core.Service;
-using MildHunch.Core.Service.Findings;
-using MildHunch.Core.Service.Proving;
 using MildHunch.Store;
 using MildHunch.Store.Backup;
 using MildHunch.Web.Backup;
@@ -21,11 +17,7 @@ using MildHunch.Web.Photos;
 using MildHunch.Web.Proving;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Records;
-using MildHunch.Web.Records.Due;
-using MildHunch.Web.Records.Life;
-using MildHunch.Web.Records.Shop;
 using MildHunch.Web.Reports;
-using MildHunch.Web.Reports.Pdf;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 using MildHunch.Web.Shared.Door;
@@ -48,6 +40,10 @@ var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((_, log) => log
     .MinimumLevel.Information()
     .MinimumLevel.Override("Microsoft", LogEventLevel.Warning)
+
+    // A save that another one forestalled is no error of ours: whoever asked is told, and what nobody expected is logged where it ends.
+    .MinimumLevel.Override("Microsoft.EntityFrameworkCore.Update", LogEventLevel.Fatal)
+    .MinimumLevel.Override("Microsoft.EntityFrameworkCore.Database.Command", LogEventLevel.Fatal)
     .WriteTo.Console(restrictedToMinimumLevel: LogEventLevel.Warning, formatProvider: System.Globalization.CultureInfo.InvariantCulture));
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
@@ -70,36 +66,25 @@ catch (StartException e)
 
 await using var serving = held;
 if (string.Equals(builder.Configuration["DEMO"], "true", StringComparison.OrdinalIgnoreCase))
-    DemoFile.Lay(folder, DateOnly.FromDateTime(clock.GetLocalNow().DateTime));
-builder.Services.AddSingleton(new ShopFolder(folder));
-builder.Services.AddSingleton<ShopHealth>().AddSingleton<CostlyWork>();
-builder.Services.AddHostedService<NightlyBackups>().AddHostedService<OldKeys>();
-if (builder.Configuration.GetValue("READ_AHEAD", true))
-    builder.Services.AddHostedService<RecordWarmth>();
-builder.Services.AddSingleton<DueView>().AddScoped<DueList>().AddScoped<LifeView>().AddScoped<LifeEndpoints>().AddScoped<PumpSwap>();
-builder.Services.AddSingleton<ShopMemory>().AddSingleton<RecordWatch>().AddSingleton<SentOnce>().AddHttpContextAccessor();
+    DemoFile.Lay(folder, clock.GetLocalNow());
+builder.Services.AddSingleton(new ShopFolder(folder)).AddSingleton(clock);
+builder.Services.AddSingleton<SentOnce>().AddHttpContextAccessor();
 builder.Services.AddDbContext<MildHunchDb>((services, options) =>
     options.UseSqlite(MildHunchDb.ConnectionTo(folder))
         .AddInterceptors(services.GetRequiredService<RecordWatch>(), services.GetRequiredService<SentOnce>()));
-var knowledge = new ShopKnowledge(folder);
-builder.Services.AddSingleton(knowledge);
-builder.Services.AddSingleton(knowledge.Catalogue);
-var ownSheets = new ShopSheets(folder, knowledge.Catalogue);
-builder.Services.AddSingleton(ownSheets);
-builder.Services.AddSingleton(ownSheets.Sheets);
-builder.Services.AddSingleton(new Diagnoser(knowledge.Catalogue, openings: new SheetOpenings(ownSheets.Sheets)));
-builder.Services.AddSingleton(FindingCatalogue.BuiltIn(knowledge.Catalogue));
-builder.Services.AddSingleton(ProofStages.BuiltIn(knowledge.Catalogue));
-builder.Services.AddSingleton<ServicePlanEndpoint>();
-builder.Services.AddSingleton(new PhotoFiles(folder));
-builder.Services.AddSingleton<JotLine>();
-builder.Services.AddSingleton(builder.Configuration.GetSection("Shop").Get<ShopPrices>() ?? new ShopPrices());
-builder.Services.AddSingleton(clock).AddSingleton<ShopDay>();
-builder.Services.AddScoped<ShopRecord>();
-builder.Services.AddCases();
-builder.Services.AddSingleton<ShopSettings>().AddScoped<DemoClosed>();
-builder.Services.AddScoped<ReportBuilder>().AddSingleton<ReportPdf>().AddScoped<ReportEndpoints>();
-builder.Services.AddScoped<CaseExport>().AddScoped<CaseImport>();
+var ahead = builder.Configuration.GetValue("READ_AHEAD", true);
+builder.Services.AddOperations();
+builder.Services.AddBackup();
+builder.Services.AddShop(builder.Configuration.GetSection("Shop"));
+builder.Services.AddKnowledge(folder);
+builder.Services.AddRecords(ahead);
+builder.Services.AddHistory();
+builder.Services.AddService();
+builder.Services.AddPhotos(folder);
+builder.Services.AddSingleton<JotLine>().AddScoped<DemoClosed>();
+builder.Services.AddCases(ahead);
+builder.Services.AddReports();
+builder.Services.AddTravel();
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Refusals>();
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = true);
@@ -115,6 +100,7 @@ builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document,
 }));
 
 var app = builder.Build();
+app.Services.LoadKnowledge();
 app.Services.GetRequiredService<ShopSettings>().Load();
 using (var scope = app.Services.CreateScope())
 {
@@ -160,38 +146,24 @@ app.UseDefaultFiles();
 app.Use(Precompressed.Prefer);
 app.UseStaticFiles(files);
 app.MapOpenApi();
-ShopHealth.Map(app);
-ExpectationEndpoint.Map(app);
-CurvesEndpoint.Map(app);
+app.MapOperations();
+app.MapExpectation();
 SimulationEndpoint.Map(app);
-ServicePlanEndpoint.Map(app);
+app.MapService();
 ControlSettingEndpoint.Map(app);
-LifeEstimateEndpoint.Map(app);
-PatternTestEndpoint.Map(app);
-LifeEndpoints.Map(app);
-PumpLabel.Map(app);
-PumpSwap.Map(app);
-PartChangeTable.Map(app);
-DueEndpoints.Map(app);
-StockEndpoints.Map(app);
-ShopRecordEndpoint.Map(app);
-SheetEndpoints.Map(app);
+app.MapRecords();
 WorkingsEndpoint.Map(app);
-NameplateEndpoint.Map(app);
 DiagnosisEndpoint.Map(app);
 JotEndpoint.Map(app);
-KnowledgeEndpoint.Map(app);
-PumpEndpoints.Map(app);
-PumpSheetEndpoints.Map(app);
-CaseEndpoints.Map(app);
-PhotoEndpoints.Map(app);
-HistoryEndpoints.Map(app);
-BackupEndpoint.Map(app);
-ReportEndpoints.Map(app);
-ShopSettings.Map(app);
-CaseExport.Map(app);
-CaseImport.Map(app);
-TableEndpoints.Map(app);
+app.MapKnowledge();
+app.MapPumps();
+app.MapCases();
+app.MapPhotos();
+app.MapHistory();
+app.MapBackup();
+app.MapReports();
+app.MapShop();
+app.MapTravel();
 NothingHere.Map(app);
 app.MapFallbackToFile("index.html", files);
 await app.RunAsync();

@@ -41,6 +41,7 @@ internal sealed class OneBrowser : IDisposable
             "--disable-background-networking",
             "--disable-component-update", "--disable-sync", $"--user-data-dir={profile}");
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin"), options);
+        StandOnTheDay();
     }
 
     public ChromeDriver Driver { get; }
@@ -53,11 +54,30 @@ internal sealed class OneBrowser : IDisposable
         var fresh = Driver.CurrentWindowHandle;
         Driver.SwitchTo().Window(old).Close();
         Driver.SwitchTo().Window(fresh);
+        StandOnTheDay();
         Driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new Dictionary<string, object?>
         {
             ["origin"] = product.GetLeftPart(UriPartial.Authority),
             ["storageTypes"] = "cookies,local_storage,indexeddb,service_workers,cache_storage,websql,file_systems",
         });
+    }
+
+    // The clock of its pages is that of the product.
+    private void StandOnTheDay()
+    {
+        if (MildHunch.Web.Tests.AnotherDay.Asked is not { } then)
+            return;
+        var script = $$"""
+            (() => {
+              const Real = Date;
+              const ahead = {{(long)then.Ahead.TotalMilliseconds}};
+              window.Date = class extends Real {
+                constructor(...told) { if (told.length) super(...told); else super(Real.now() + ahead); }
+                static now() { return Real.now() + ahead; }
+              };
+            })();
+            """;
+        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?> { ["source"] = script });
     }
 
     public void Dispose()

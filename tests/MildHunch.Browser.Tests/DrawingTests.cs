@@ -6,15 +6,18 @@ namespace MildHunch.Browser.Tests;
 /// <summary>The drawing of every arrangement: each place has something to say, and no text lies over another.</summary>
 public class DrawingTests(Product product)
 {
+    private const string Full = "All at once";
+
     [Fact]
     public async Task Every_place_of_every_demo_pump_has_something_to_say()
     {
         using var technician = new Technician(product);
-        foreach (var shown in (await product.Get("/api/cases")).AsArray())
+        var demo = (await product.Get("/api/cases")).AsArray().Where(c => c!["complaint"]!.GetValue<string>() != Full);
+        foreach (var (k, shown) in demo.Index())
         {
             technician.Open($"/cases/{shown!["id"]}/suspect");
             technician.Sees("Next check");
-            technician.EmptyEditors().ShouldBeEmpty(shown["tag"]!.GetValue<string>());
+            technician.EmptyEditors(everyPlace: k == 0).ShouldBeEmpty(shown["tag"]!.GetValue<string>());
         }
     }
 
@@ -48,7 +51,7 @@ public class DrawingTests(Product product)
             HttpMethod.Post, "/api/pumps",
             new JsonObject { ["tag"] = $"{arrangement[..4]}-{cylinders}", ["pump"] = pump, ["setup"] = Product.Setup() });
         var (response, opened) = await product.Send(
-            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = made!["id"]!.GetValue<string>(), ["complaint"] = "All at once" });
+            HttpMethod.Post, "/api/cases", new JsonObject { ["pumpId"] = made!["id"]!.GetValue<string>(), ["complaint"] = Full });
         var id = opened!["id"]!.GetValue<string>();
         (await product.Send(
             HttpMethod.Post, $"/api/cases/{id}/changes", Everything(), response.Headers.ETag!.Tag)).Response.EnsureSuccessStatusCode();

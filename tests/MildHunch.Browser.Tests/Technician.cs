@@ -29,7 +29,8 @@ public sealed class Technician : IDisposable
     /// <summary>Keys struck that were no letters of a text.</summary>
     public int KeysStruck { get; private set; }
 
-    public string Text => browser.FindElement(By.TagName("body")).Text;
+    /// <summary>All that can be read on the page; the browser knows it, nothing has to look at every element for it.</summary>
+    public string Text => (string?)browser.ExecuteScript("return document.body.innerText") ?? "";
 
     public void Resize(int width, int height) => browser.ExecuteCdpCommand(
         "Emulation.setDeviceMetricsOverride",
@@ -180,12 +181,12 @@ public sealed class Technician : IDisposable
         return ((string)browser.ExecuteScript("return walk.findings()")!).Split('\n', StringSplitOptions.RemoveEmptyEntries);
     }
 
-    /// <summary>Places of the drawing whose editor has nothing to say or to enter, a line each.</summary>
-    public string EmptyEditors()
+    /// <summary>Places of the drawing whose editor has nothing to say or to enter, a line each: of all, or of one of a kind.</summary>
+    public string EmptyEditors(bool everyPlace)
     {
         Walk();
         browser.Manage().Timeouts().AsynchronousJavaScript = TimeSpan.FromMinutes(1);
-        return (string)browser.ExecuteAsyncScript("walk.editors().then(arguments[arguments.length - 1])")!;
+        return (string)browser.ExecuteAsyncScript("walk.editors(arguments[0]).then(arguments[arguments.length - 1])", everyPlace)!;
     }
 
     /// <summary>Layout shift of the page so far, as browsers measure it, input or not.</summary>

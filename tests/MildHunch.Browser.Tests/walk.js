@@ -5,14 +5,20 @@ window.walk = (() => {
   const name = (e) =>
     `${e.tagName.toLowerCase()}.${(e.getAttribute('class') ?? '').split(' ')[0]} “${(e.getAttribute('aria-label') ?? e.textContent).trim().replace(/\s+/g, ' ').slice(0, 50)}”`;
   const box = (e) => e.getBoundingClientRect();
+  // Each is asked once in a look: what lies within something put away is put away.
+  let away = new Map();
+  const putAway = (e) => {
+    if (!e) return false;
+    if (!away.has(e)) {
+      const s = getComputedStyle(e);
+      const itself = s.display === 'none' || s.visibility === 'hidden' || s.clipPath === 'inset(50%)' || e.hasAttribute('inert');
+      away.set(e, itself || putAway(e.parentElement));
+    }
+    return away.get(e);
+  };
   const shown = (e) => {
     const r = box(e);
-    if (r.width < 2 || r.height < 2) return false;
-    for (let at = e; at; at = at.parentElement) {
-      const s = getComputedStyle(at);
-      if (s.display === 'none' || s.visibility === 'hidden' || s.clipPath === 'inset(50%)' || at.hasAttribute('inert')) return false;
-    }
-    return true;
+    return r.width >= 2 && r.height >= 2 && !putAway(e);
   };
   const ownText = (e) => [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim());
   const scale = (e) => (e.ownerSVGElement ? e.getScreenCTM().a : 1);
@@ -81,6 +87,7 @@ window.walk = (() => {
     },
     findings() {
       still();
+      away = new Map();
       const all = [...document.querySelectorAll('body *')].filter(shown);
       return [...new Set([...sideways(), ...smallText(all), ...smallTargets(all), ...cut(all), ...spilt(all), ...overlaps()])].join('\n');
     },
@@ -106,8 +113,8 @@ window.walk = (() => {
       await new Promise((go) => setTimeout(go, 250));
       return all.join('\n');
     },
-    // Opens the editor of every place of the drawing; names those where there is nothing to say or enter.
-    async editors() {
+    // Opens the editors of the drawing, of every place or of one of each kind; names those where there is nothing to say or enter.
+    async editors(everyPlace) {
       still();
       const pause = (ms) => new Promise((go) => setTimeout(go, ms));
       const until = async (holds) => {
@@ -116,9 +123,13 @@ window.walk = (() => {
       };
       const empty = [];
       const places = () => [...document.querySelectorAll('.drawing .part, .drawing .tag')];
+      const kinds = new Set();
       for (let i = 0; i < places().length; i++) {
         const place = places()[i];
         const named = name(place);
+        const kind = named.replace(/[0-9]+/g, '#');
+        if (!everyPlace && kinds.has(kind)) continue;
+        kinds.add(kind);
         place.dispatchEvent(new MouseEvent('click', { bubbles: true }));
         const editor = () => document.querySelector('.place-editor');
         if (!(await until(editor))) empty.push(`no editor: ${named}`);

@@ -186,8 +186,13 @@ public class Product : WebApplicationFactory<Program>
         builder.UseSetting("DATA_DIR", folder);
         builder.UseSetting("DEMO", Demo ? "open" : "false");
         builder.UseSetting("READ_AHEAD", readAhead ? "true" : "false");
-        if (clock is not null)
-            builder.ConfigureTestServices(services => services.AddSingleton(clock));
+        builder.ConfigureTestServices(services =>
+        {
+            if ((clock ?? AnotherDay.Asked) is { } then)
+                services.AddSingleton(then);
+            if (!Directory.EnumerateFiles(folder, "shop-*.json").Any())
+                KnownToAll.Share(services);
+        });
     }
 
     protected override void Dispose(bool disposing)

@@ -21,7 +21,8 @@ public class SliceTests
         Endpoints.Length.ShouldBeGreaterThan(5);
         foreach (var file in Sources.Where(f => Path.GetFileName(f) != "Program.cs"))
         {
-            var text = File.ReadAllText(file);
+            // A feature says which endpoints it has, and nothing more of them.
+            var text = string.Join('\n', File.ReadLines(file).Where(l => !l.TrimEnd().EndsWith(".Map(routes);", StringComparison.Ordinal)));
             Endpoints.Where(e => e != Path.GetFileNameWithoutExtension(file) && text.Contains($"{e}.", StringComparison.Ordinal))
                 .ShouldBeEmpty(file);
         }

@@ -16,7 +16,7 @@ namespace MildHunch.Web.Cases;
 /// <summary>Cases: everything typed is a change, saved as it is entered. One folder a use.</summary>
 public static class CaseEndpoints
 {
-    public static void Map(IEndpointRouteBuilder routes)
+    public static void MapCases(this IEndpointRouteBuilder routes)
     {
         var cases = routes.MapGroup("/api/cases").WithTags("Cases");
         ListCases.Map(cases);
@@ -34,11 +34,17 @@ public static class CaseEndpoints
         cases.MapArchived<CaseEntity>("case");
     }
 
-    public static void AddCases(this IServiceCollection services) => services
-        .AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
-        .AddScoped<TellCase>().AddSingleton<CaseTurns>().AddSingleton<RoundsView>().AddScoped<OlderRounds>()
-        .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
-        .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
+    /// <param name="services">Where it is registered.</param>
+    /// <param name="ahead">True where the list is kept up to date before anybody asks.</param>
+    public static void AddCases(this IServiceCollection services, bool ahead)
+    {
+        services.AddScoped<CaseVerdict>().AddScoped<CaseView>().AddScoped<CaseStore>().AddScoped<CaseRecorder>().AddScoped<OpenCase>()
+            .AddScoped<TellCase>().AddSingleton<CaseTurns>().AddSingleton<RoundsView>().AddScoped<OlderRounds>()
+            .AddSingleton<CaseWork>().AddSingleton<WorkEvidence>().AddSingleton<PlanOptions>()
+            .AddSingleton<ProofTelling>().AddSingleton<CaseProof>().AddSingleton<ProofView>();
+        if (ahead)
+            services.AddHostedService<FreshHeadlines>();
+    }
 
     /// <summary>Loads a case, requires that the caller saw it as it is, changes it and shows it.</summary>
     /// <param name="store">Where it is kept.</param>

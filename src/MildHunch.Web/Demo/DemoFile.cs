@@ -7,15 +7,17 @@ using MildHunch.Store;
 namespace MildHunch.Web.Demo;
 
 /// <summary>
-/// The demo shop’s years, packed: unpacked into an empty folder and dated so that they end today. Open cases are of today; history keeps
-/// its place in the year, since seasons are part of it, and what would lie ahead is left out.
+/// The demo shop’s years, packed: unpacked into an empty folder and dated so that they end now. Open cases are of the last day and night;
+/// history keeps its place in the year, since seasons are part of it, and what would lie ahead is left out.
 /// </summary>
 public static partial class DemoFile
 {
     private const string Resource = "demo/years.db.gz";
 
     /// <summary>Lays the demo where there is no database yet; a start that was broken off leaves none.</summary>
-    public static void Lay(string folder, DateOnly today)
+    /// <param name="folder">Where the shop’s data lie.</param>
+    /// <param name="now">Time and day in the zone of the machine.</param>
+    public static void Lay(string folder, DateTimeOffset now)
     {
         var database = Path.Combine(folder, MildHunchDb.FileName);
         if (File.Exists(database))
@@ -26,7 +28,7 @@ public static partial class DemoFile
             using (var from = new GZipStream(typeof(DemoFile).Assembly.GetManifestResourceStream(Resource)!, CompressionMode.Decompress))
             using (var to = File.Create(half))
                 from.CopyTo(to);
-            Date(half, today);
+            Date(half, now);
             if (!File.Exists(database))
                 File.Move(half, database);
         }
@@ -36,24 +38,37 @@ public static partial class DemoFile
         }
     }
 
-    /// <summary>Dates an unpacked file so that it ends on a day.</summary>
-    public static void Date(string database, DateOnly today)
+    /// <summary>Dates an unpacked file so that it ends now.</summary>
+    public static void Date(string database, DateTimeOffset now)
     {
+        var today = DateOnly.FromDateTime(now.DateTime);
         using var connection = new SqliteConnection(
             new SqliteConnectionStringBuilder { DataSource = database, Pooling = false, ForeignKeys = false }.ToString());
         connection.Open();
         var anchor = DateOnly.FromDayNumber((int)(long)Scalar(connection, "PRAGMA user_version")!);
         var years = today.Year - anchor.Year - (today < anchor.AddYears(today.Year - anchor.Year) ? 1 : 0);
-        var (open, past) = (today.DayNumber - anchor.DayNumber, anchor.AddYears(years).DayNumber - anchor.DayNumber);
+        var past = anchor.AddYears(years).DayNumber - anchor.DayNumber;
         using var whole = connection.BeginTransaction();
         Run(connection, "CREATE TEMP TABLE Now AS SELECT Id FROM Cases WHERE substr(OpenedAt, 1, 10) = $anchor", ("$anchor", Text(anchor)));
 
-        // What lies ahead of today has not happened yet.
-        var last = Text(today.AddDays(-past));
+        // Whole days, so that morning stays morning; as many as leave the last of it behind us.
+        var end = Scalar(connection, "SELECT max(Headline_ChangedAt) FROM Cases WHERE Id IN (SELECT Id FROM Now)") is string changed
+            ? DateTime.Parse(changed, CultureInfo.InvariantCulture)
+            : anchor.ToDateTime(default);
+        var open = Math.Min((int)Math.Floor((now.UtcDateTime - end).TotalDays), today.DayNumber - anchor.DayNumber);
+
+        // What lies ahead of now has not happened yet.
+        var (last, moment) = (Text(today.AddDays(-past)), now.UtcDateTime.AddDays(-past));
         Run(
-            connection, "CREATE TEMP TABLE Ahead AS SELECT Id FROM Cases WHERE OpenedAt >= $last AND Id NOT IN (SELECT Id FROM Now)",
-            ("$last", last));
-        foreach (var table in (string[])["Facts", "Readings", "Cues", "Changes", "Verdicts", "Reports", "Outcomes", "ReadingsOnRecord"])
+            connection,
+            """
+            CREATE TEMP TABLE Ahead AS SELECT Id FROM Cases WHERE Id NOT IN (SELECT Id FROM Now) AND (Headline_ChangedAt >= $moment
+                OR Id IN (SELECT CaseId FROM PartChanges WHERE "On" > $last UNION SELECT CaseId FROM Meters WHERE "On" > $last
+                    UNION SELECT CaseId FROM Outcomes WHERE "On" > $last))
+            """,
+            ("$moment", moment.ToString("yyyy-MM-dd HH:mm:ss", CultureInfo.InvariantCulture)), ("$last", last));
+        foreach (var table in (string[])["Moves", "Facts", "Readings", "Cues", "Changes", "Verdicts", "Reports", "Outcomes",
+            "ReadingsOnRecord"])
             Run(connection, $"DELETE FROM {table} WHERE CaseId IN (SELECT Id FROM Ahead)");
         foreach (var table in (string[])["PartChanges", "Meters"])
             Run(

@@ -34,15 +34,15 @@ public static class ExpectationEndpoint
     private const double OtherDriverEfficiency = 1;
 
     public static void Map(IEndpointRouteBuilder routes) =>
-        routes.MapPost("/api/expectation", (ExpectationRequest request, Catalogue catalogue, ShopPrices prices, HttpRequest http) =>
+        routes.MapPost("/api/expectation", (ExpectationRequest request, Catalogue catalogue, ShopNow shop, HttpRequest http) =>
             {
-                var response = Compute(request, catalogue, prices);
+                var response = Compute(request, catalogue, shop.Terms);
                 return Csv.Wanted(http) ? FigureCsv.Of(response) : Results.Ok(response);
             })
             .Produces<ExpectationResponse>().WithTags("Computation")
             .WithSummary("What a pump should show, each figure with its band and its working; as CSV with Accept: text/csv.");
 
-    private static ExpectationResponse Compute(ExpectationRequest request, Catalogue catalogue, ShopPrices shop)
+    private static ExpectationResponse Compute(ExpectationRequest request, Catalogue catalogue, ShopTerms shop)
     {
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
@@ -54,7 +54,7 @@ public static class ExpectationEndpoint
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
         var sound = AsMeasured.Expect(pump, setup, evidence);
         var faulty = AsMeasured.Expect(pump, setup, evidence, condition);
-        var prices = (request.Prices ?? shop.ToDto()).Checked();
+        var prices = (request.Prices ?? PricesDto.Of(shop)).Checked();
         var efficiency = setup.Voltage is null && setup.Drive is null ? OtherDriverEfficiency : PowerRules.MotorEfficiency;
         var cost = RunningCost.Of(sound.Point, faulty.Point, efficiency, prices.ToCore());
         return ToDto(faulty, new CostDto(

@@ -1,6 +1,7 @@
 using MildHunch.Core;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Quantities;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Expectation;
 
@@ -19,35 +20,8 @@ public sealed record PricesDto(double EnergyPerKwh, double WaterPerM3, string? C
         return this;
     }
 
+    /// <summary>What this shop pays.</summary>
+    public static PricesDto Of(ShopTerms shop) => new(shop.EnergyPerKwh, shop.WaterPerM3, shop.Currency);
+
     public Prices ToCore() => new(EnergyPerKwh / JoulesPerKwh, WaterPerM3);
-}
-
-/// <summary>What this shop pays unless a request says otherwise: section Shop of the configuration.</summary>
-public sealed class ShopPrices
-{
-    public double EnergyPerKwh { get; set; } = 0.30;
-
-    public double WaterPerM3 { get; set; } = 2.50;
-
-    public string Currency { get; set; } = "crowns";
-
-    /// <summary>What the shop is called, on paper.</summary>
-    public string Name { get; set; } = "";
-
-    /// <summary>Where it is reached in the shop’s network; empty where nobody said.</summary>
-    public string Address { get; set; } = "";
-
-    /// <summary>Its address as it stands on paper, line by line.</summary>
-    public string Letterhead { get; set; } = "";
-
-    /// <summary>Zone in which its days are counted; empty for the machine’s.</summary>
-    public string Zone { get; set; } = "";
-
-    /// <summary>What an hour of a technician costs.</summary>
-    public double WorkPerHour { get; set; } = 45;
-
-    /// <summary>From which share of a new pump on a repair is weighed against replacing it.</summary>
-    public double ReplaceAbove { get; set; } = 0.6;
-
-    public PricesDto ToDto() => new(EnergyPerKwh, WaterPerM3, Currency);
 }

@@ -49,7 +49,7 @@ public static class PumpSheetEndpoints
     }
 
     private static async Task<SheetsOfPumpResponse> Shown(
-        string id, MildHunchDb db, ServiceSheets sheets, FindingCatalogue findings, ShopPrices prices,
+        string id, MildHunchDb db, ServiceSheets sheets, FindingCatalogue findings, ShopNow shop,
         CancellationToken stop)
     {
         var stored = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, stop)
@@ -67,7 +67,7 @@ public static class PumpSheetEndpoints
                 [.. s.Groups.Select(g => g.ToDto(shown.Sheet))],
                 [.. s.Parts.Select(p => new SheetPartDto(p.Id, p.Name, p.Count * p.Per.On(pump).Count, p.Fit != Fit.Again,
                     findings.Kind(p.Kind)?.Measured ?? [], [.. MendsOf(p, sheets.Common)]))]))],
-            BoltCeiling.Sizes, BoltCeiling.Grades, prices.Currency, fitted.LeftOut);
+            BoltCeiling.Sizes, BoltCeiling.Grades, shop.Terms.Currency, fitted.LeftOut);
     }
 
     private static IEnumerable<string> MendsOf(SheetPart part, CommonActs common)

@@ -11,6 +11,8 @@ public sealed class RecordWarmth(
     ShopMemory memory, DueView due, IHostApplicationLifetime product, ShopHealth health, TimeProvider clock, ILogger<RecordWarmth> log)
     : SteadyWork("reading the record ahead", health, clock, log)
 {
+    private long seen;
+
     // Whoever waits for the product to answer goes first.
     protected override async Task Begin(CancellationToken stop)
     {
@@ -22,11 +24,12 @@ public sealed class RecordWarmth(
 
     protected override async Task Round(CancellationToken stop)
     {
+        seen = memory.Changes;
         var known = await memory.All(stop);
         foreach (var pump in known.Pumps.Values.Where(p => !p.Archived).TakeWhile(_ => !stop.IsCancellationRequested))
             due.Of(pump, known, known.Day);
         _ = known.Patterns;
     }
 
-    protected override Task Wait(CancellationToken stop) => memory.Stored(stop);
+    protected override Task Wait(CancellationToken stop) => memory.Stored(seen, stop);
 }

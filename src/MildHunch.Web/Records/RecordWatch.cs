@@ -11,6 +11,9 @@ namespace MildHunch.Web.Records;
 /// </summary>
 public sealed class RecordWatch(ShopMemory memory) : SaveChangesInterceptor, IDbTransactionInterceptor
 {
+    // What concerns all pumps of a type is read anew with none of them.
+    private const string OfNoPump = "";
+
     // What was saved by a context and is not known to be readable yet.
     private readonly ConditionalWeakTable<DbContext, HashSet<string>> touched = [];
 
@@ -63,6 +66,8 @@ public sealed class RecordWatch(ShopMemory memory) : SaveChangesInterceptor, IDb
             PumpEntity pump => pump.Id,
             MeterEntity meter => meter.PumpId,
             PartChangeEntity change => change.PumpId,
+            OutcomeEntity outcome => outcome.PumpId,
+            HistoryResetEntity => OfNoPump,
             _ => null,
         }).OfType<string>();
 }

@@ -21,8 +21,8 @@ public sealed class ShopMemory(
     private readonly ConcurrentDictionary<string, bool> stale = [];
     private readonly PatternFinder finder = new(PartFamilies.BuiltIn);
     private WholeRecord known = WholeRecord.Nothing;
-    private readonly SemaphoreSlim told = new(0, 1);
     private volatile bool complete;
+    private TaskCompletionSource told = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     // How often something was stored, and how much of it the record has: while one reads, others wait for what he reads.
     private long changes;
@@ -42,20 +42,21 @@ public sealed class ShopMemory(
         foreach (var pump in pumps)
             stale[pump] = true;
         Interlocked.Increment(ref changes);
-        try
-        {
-            told.Release();
-        }
-        catch (SemaphoreFullException)
-        {
-            // Somebody was told already and has not looked yet.
-        }
+        Interlocked.Exchange(ref told, new TaskCompletionSource(TaskCreationOptions.RunContinuationsAsynchronously)).TrySetResult();
     }
 
-    /// <summary>Waits until something was stored, or a new day has begun. For one who waits.</summary>
-    public async Task Stored(CancellationToken stop)
+    /// <summary>How often something was stored.</summary>
+    public long Changes => Interlocked.Read(ref changes);
+
+    /// <summary>Waits until something was stored, or a new day has begun.</summary>
+    /// <param name="seen">How often something had been stored when the caller last looked.</param>
+    /// <param name="stop">Ends it.</param>
+    public async Task Stored(long seen, CancellationToken stop)
     {
-        await told.WaitAsync(day.UntilTomorrow, stop);
+        var next = Volatile.Read(ref told).Task;
+        if (Changes == seen)
+            await Task.WhenAny(next, Task.Delay(day.UntilTomorrow, stop));
+        stop.ThrowIfCancellationRequested();
     }
 
     /// <summary>One pump.</summary>
@@ -63,7 +64,7 @@ public sealed class ShopMemory(
     public async Task<PumpMemory> Of(string id, CancellationToken stop)
     {
         var all = await All(stop);
-        return all.Pumps.GetValueOrDefault(id) ?? (all.Unread.FirstOrDefault(u => u.Id == id) is { } unread
+        return all.Pumps.GetValueOrDefault(id) ?? (all.Readings.GetValueOrDefault(id)?.Unread is { } unread
             ? throw new RefusalException(
                 StatusCodes.Status409Conflict, "Its record cannot be read", "record",
                 $"What is stored of {unread.Tag} is kept and cannot be read: {unread.Why}")
@@ -121,27 +122,18 @@ public sealed class ShopMemory(
             .ToLookup(m => m.PumpId);
         var changes = (await db.PartChanges.AsNoTracking().Where(c => again == null || again.Contains(c.PumpId)).ToListAsync(stop))
             .ToLookup(c => c.PumpId);
-        List<UnreadPump> unread = [.. again is null ? [] : known.Unread.Where(u => !again.Contains(u.Id))];
-        var read = new Dictionary<string, PumpMemory>();
-        foreach (var pump in pumps)
-            try
-            {
-                read[pump.Id] = PumpMemory.Of(pump, [.. meters[pump.Id]], [.. changes[pump.Id]], sheets, catalogue, today);
-            }
-            catch (Exception e) when (e is not (OutOfMemoryException or OperationCanceledException))
-            {
-                // Whatever is stored of one pump, the others go on.
-                log.LogError(e, "The record of pump {Tag} cannot be read", pump.Tag);
-                unread.Add(new UnreadPump(pump.Id, pump.Tag, e.Message));
-            }
-
-        if (unread.Count > 0)
-            health.Ails(RecordOfPumps, $"The record of {string.Join(", ", unread.Select(u => u.Tag))} cannot be read.");
-        else
-            health.Mended(RecordOfPumps);
+        var read = pumps.ToDictionary(
+            p => p.Id, p => PumpReading.Of(p, [.. meters[p.Id]], [.. changes[p.Id]], sheets, catalogue, today));
+        foreach (var reading in read.Values.Where(r => r.Unread is not null))
+            log.LogError(reading.Cause, "The record of pump {Tag} cannot be read", reading.Unread!.Tag);
         var all = again is null
             ? read
-            : known.Pumps.Where(p => !again.Contains(p.Key)).Concat(read).ToDictionary(p => p.Key, p => p.Value);
-        return new WholeRecord(today, all, unread, finder, again is null ? null : new RecordBefore(known, again));
+            : known.Readings.Where(p => !again.Contains(p.Key)).Concat(read).ToDictionary(p => p.Key, p => p.Value);
+        var whole = new WholeRecord(today, all, finder, again is null ? null : new RecordBefore(known, again));
+        if (whole.Unread.Count > 0)
+            health.Ails(RecordOfPumps, $"The record of {string.Join(", ", whole.Unread.Select(u => u.Tag))} cannot be read.");
+        else
+            health.Mended(RecordOfPumps);
+        return whole;
     }
 }

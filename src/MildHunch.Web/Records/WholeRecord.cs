@@ -17,9 +17,6 @@ public sealed record LifeOnRecord(LifeOf Of, LifeEstimate Estimate, IReadOnlyLis
     public IReadOnlyList<PlottedFailure> Plotted => plotted.Value;
 }
 
-/// <summary>A pump whose record cannot be read, and why; all that is stored of it stays.</summary>
-public sealed record UnreadPump(string Id, string Tag, string Why);
-
 /// <summary>The record as it stood before some pumps were read again.</summary>
 public sealed record RecordBefore(WholeRecord Record, IReadOnlyCollection<string> Again);
 
@@ -33,22 +30,26 @@ public sealed class WholeRecord
     private readonly Lazy<IReadOnlyList<Pattern>> patterns;
 
     public WholeRecord(
-        DateOnly day, IReadOnlyDictionary<string, PumpMemory> pumps, IReadOnlyList<UnreadPump> unread, PatternFinder finder,
-        RecordBefore? before)
+        DateOnly day, IReadOnlyDictionary<string, PumpReading> readings, PatternFinder finder, RecordBefore? before)
     {
-        Unread = unread;
         Day = day;
-        Pumps = pumps;
-        patterns = new(() => finder.Find([.. pumps.Values.Select(p => p.Record).OrderBy(r => r.Tag, StringComparer.Ordinal)], day));
+        Readings = readings;
+        Pumps = readings.Where(r => r.Value.Memory is not null).ToDictionary(r => r.Key, r => r.Value.Memory!);
+        Unread = [.. readings.Values.Select(r => r.Unread).OfType<UnreadPump>().OrderBy(u => u.Tag, StringComparer.Ordinal)];
+        patterns = new(() => finder.Find([.. Pumps.Values.Select(p => p.Record).OrderBy(r => r.Tag, StringComparer.Ordinal)], day));
         lives = new(before is null ? [] : Kept(before));
     }
 
     /// <summary>Before anything was read.</summary>
     public static WholeRecord Nothing { get; } =
-        new(DateOnly.MinValue, new Dictionary<string, PumpMemory>(), [], new PatternFinder(PartFamilies.BuiltIn), null);
+        new(DateOnly.MinValue, new Dictionary<string, PumpReading>(), new PatternFinder(PartFamilies.BuiltIn), null);
 
     public DateOnly Day { get; }
 
+    /// <summary>What reading came to, pump by pump.</summary>
+    public IReadOnlyDictionary<string, PumpReading> Readings { get; }
+
+    /// <summary>Pumps whose record could be read.</summary>
     public IReadOnlyDictionary<string, PumpMemory> Pumps { get; }
 
     /// <summary>Pumps that are left out because their record cannot be read.</summary>

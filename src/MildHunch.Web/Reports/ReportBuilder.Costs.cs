@@ -79,7 +79,7 @@ public sealed partial class ReportBuilder
                 [new FaultLoadDto(leader.Fault, leader.Severity.Middle, place?.Cylinder, place?.Side)]));
             var (sound, faulty) = (PumpExpectation.Of(pump, setup), PumpExpectation.Of(pump, setup, null, condition));
             var efficiency = setup.Voltage is null && setup.Drive is null ? 1 : PowerRules.MotorEfficiency;
-            return RunningCost.Of(sound.Point, faulty.Point, efficiency, shop.ToDto().ToCore()).MoneyPerHour;
+            return RunningCost.Of(sound.Point, faulty.Point, efficiency, PricesDto.Of(shop).ToCore()).MoneyPerHour;
         }
         catch (Core.ImpossibleInputException)
         {

@@ -9,7 +9,6 @@ using MildHunch.Store;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Cases.Prove;
 using MildHunch.Web.Cases.Work;
-using MildHunch.Web.Expectation;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
 
@@ -17,9 +16,12 @@ namespace MildHunch.Web.Reports;
 
 /// <summary>Writes down what a case came to: one page to read, then everything behind it.</summary>
 public sealed partial class ReportBuilder(
-    CaseView view, CaseWork work, ProofView proof, FindingCatalogue findings, Catalogue catalogue, ShopPrices shop,
+    CaseView view, CaseWork work, ProofView proof, FindingCatalogue findings, Catalogue catalogue, ShopNow terms,
     ShopDay day)
 {
+    // One report is reckoned with the terms of one moment.
+    private readonly ShopTerms shop = terms.Terms;
+
     private const double Worth = 0.02;
     private const int MostReasons = 6;
 

@@ -6,12 +6,12 @@ using MildHunch.Core.Service.Drawing;
 using MildHunch.Core.Service.Findings;
 using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Diagnosis;
-using MildHunch.Web.Expectation;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Service;
 
 /// <summary>What to open and how, for parts that failed: least disassembly, steps, counts and bolts.</summary>
-public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue, ShopPrices prices)
+public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue findings, Catalogue catalogue, ShopNow shop)
 {
     // What can be found at a kind of part, and how that is drawn, is the same in every plan.
     private readonly ConcurrentDictionary<string, PartKindDto> kinds = new();
@@ -44,7 +44,7 @@ public sealed class ServicePlanEndpoint(ServiceSheets sheets, FindingCatalogue f
             [.. plan.Hazards.Select(h => new HazardDto(h, catalogue.Hazard(h)!.Text))],
             plan.Tools, plan.Consumables, plan.Sheet.Leave, plan.Minutes, [.. Stacks(plan)],
             CavityMap.Of(question.Pump, plan.Inspections).ToDto(), sheets.Common.Stuck,
-            [.. plan.Inspections.Select(i => i.Part.Kind).Distinct().Select(k => kinds.GetOrAdd(k, Kind))], bill.Cost(prices.Currency));
+            [.. plan.Inspections.Select(i => i.Part.Kind).Distinct().Select(k => kinds.GetOrAdd(k, Kind))], bill.Cost(shop.Terms.Currency));
     }
 
     private static ServiceStepDto Step(ServiceStep s, PlaceNames places, PumpSheetDto own) => new(

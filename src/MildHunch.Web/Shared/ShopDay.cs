@@ -1,11 +1,10 @@
 namespace MildHunch.Web.Shared;
 
 /// <summary>Days as the shop counts them: in its own zone where it named one, else in that of the machine.</summary>
-public sealed class ShopDay(TimeProvider clock)
+public sealed class ShopDay(TimeProvider clock, ShopNow shop)
 {
-    private volatile TimeZoneInfo? own;
-
-    public TimeZoneInfo Zone => own ?? clock.LocalTimeZone;
+    public TimeZoneInfo Zone =>
+        shop.Terms.Zone is { Length: > 0 } named && TimeZoneInfo.TryFindSystemTimeZoneById(named, out var own) ? own : clock.LocalTimeZone;
 
     public DateOnly Today => Of(clock.GetUtcNow().UtcDateTime);
 
@@ -21,9 +20,6 @@ public sealed class ShopDay(TimeProvider clock)
 
     /// <summary>True where a zone of that name is known; empty stands for the machine’s.</summary>
     public static bool Knows(string zone) => zone.Length == 0 || TimeZoneInfo.TryFindSystemTimeZoneById(zone, out _);
-
-    /// <summary>Counts days in another zone from now on.</summary>
-    public void Choose(string zone) => own = zone.Length == 0 ? null : TimeZoneInfo.FindSystemTimeZoneById(zone);
 
     /// <summary>Day and time of day in the shop.</summary>
     public DateTime At(DateTime utc) => TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(utc, DateTimeKind.Utc), Zone);

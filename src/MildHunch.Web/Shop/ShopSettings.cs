@@ -5,7 +5,6 @@ using MildHunch.Core;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
 using MildHunch.Web.Backup;
-using MildHunch.Web.Expectation;
 using MildHunch.Web.Operations;
 using MildHunch.Web.Shared;
 
@@ -24,7 +23,7 @@ public sealed record ShopDto(
     string? Version = null);
 
 /// <summary>The shop's own settings in shop.json beside the database, over those of the environment.</summary>
-public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay day, ShopHealth health)
+public sealed class ShopSettings(ShopFolder folder, ShopNow shop, ShopHealth health)
 {
     private const string FileName = "shop.json";
     private const int LongestName = 80;
@@ -51,7 +50,7 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay d
         {
             var kept = Stored.Read<ShopDto?>(File.ReadAllText(path)) ?? throw new JsonException("it is empty");
             Check(kept);
-            Apply(kept);
+            shop.Become(With(kept));
         }
         catch (Exception e) when (e is JsonException or ImpossibleInputException or IOException or UnauthorizedAccessException)
         {
@@ -60,9 +59,11 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay d
         }
     }
 
-    private ShopDto Now() => Versioned(new(
-        prices.Name, prices.Currency, prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3, prices.ReplaceAbove, prices.Address,
-        prices.Letterhead, prices.Zone));
+    private ShopDto Now() => Shown(shop.Terms);
+
+    private static ShopDto Shown(ShopTerms now) => Versioned(new(
+        now.Name, now.Currency, now.WorkPerHour, now.EnergyPerKwh, now.WaterPerM3, now.ReplaceAbove, now.Address, now.Letterhead,
+        now.Zone));
 
     // The same settings have the same version, however often they were sent.
     private static ShopDto Versioned(ShopDto now) => now with
@@ -76,13 +77,15 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay d
         await writing.WaitAsync(stop);
         try
         {
-            if (told.Version is { } seen && Now() is var now && seen != now.Version && Versioned(With(told)) != now)
+            var next = With(told);
+            if (told.Version is { } seen && Now() is var now && seen != now.Version && Shown(next) != now)
                 throw ETags.Stale();
-            using var text = new MemoryStream(JsonSerializer.SerializeToUtf8Bytes(With(told), JsonSerializerOptions.Web));
+            using var text = new MemoryStream(
+                JsonSerializer.SerializeToUtf8Bytes(Shown(next) with { Version = null }, JsonSerializerOptions.Web));
             await WholeFile.WriteAsync(Path.Combine(folder.Path, FileName), text, stop);
 
             // What could not be kept takes no effect either.
-            Apply(told);
+            shop.Become(next);
             health.Mended(FileName);
             return Now();
         }
@@ -109,21 +112,21 @@ public sealed class ShopSettings(ShopFolder folder, ShopPrices prices, ShopDay d
     }
 
     // What is left out stays.
-    private ShopDto With(ShopDto told) => new(
-        told.Name?.Trim() ?? prices.Name, told.Currency?.Trim() ?? prices.Currency, told.WorkPerHour ?? prices.WorkPerHour,
-        told.EnergyPerKwh ?? prices.EnergyPerKwh, told.WaterPerM3 ?? prices.WaterPerM3, told.ReplaceAbove ?? prices.ReplaceAbove,
-        told.Address?.Trim().TrimEnd('/') ?? prices.Address,
-        told.Letterhead?.Trim() ?? prices.Letterhead, told.Zone?.Trim() ?? prices.Zone);
-
-    private void Apply(ShopDto told)
+    private ShopTerms With(ShopDto told)
     {
-        var now = With(told);
-        (prices.Name, prices.Address, prices.Currency) = (now.Name!, now.Address!, now.Currency!);
-        (prices.WorkPerHour, prices.EnergyPerKwh, prices.WaterPerM3) = (
-            now.WorkPerHour!.Value, now.EnergyPerKwh!.Value, now.WaterPerM3!.Value);
-        prices.ReplaceAbove = now.ReplaceAbove!.Value;
-        (prices.Letterhead, prices.Zone) = (now.Letterhead!, now.Zone!);
-        day.Choose(prices.Zone);
+        var now = shop.Terms;
+        return new ShopTerms
+        {
+            Name = told.Name?.Trim() ?? now.Name,
+            Currency = told.Currency?.Trim() ?? now.Currency,
+            WorkPerHour = told.WorkPerHour ?? now.WorkPerHour,
+            EnergyPerKwh = told.EnergyPerKwh ?? now.EnergyPerKwh,
+            WaterPerM3 = told.WaterPerM3 ?? now.WaterPerM3,
+            ReplaceAbove = told.ReplaceAbove ?? now.ReplaceAbove,
+            Address = told.Address?.Trim().TrimEnd('/') ?? now.Address,
+            Letterhead = told.Letterhead?.Trim() ?? now.Letterhead,
+            Zone = told.Zone?.Trim() ?? now.Zone,
+        };
     }
 
     private static void CheckAddress(string? address)

@@ -1,10 +1,7 @@
 using System.Globalization;
-using System.IO.Compression;
 using System.Text.RegularExpressions;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
-using MildHunch.Store.Backup;
-using MildHunch.Web.Backup;
 using MildHunch.Web.Cases;
 using MildHunch.Web.Photos;
 using MildHunch.Web.Shared;
@@ -16,16 +13,11 @@ public sealed partial class CaseExport(MildHunchDb db, PhotoFiles photos)
 {
     public static void Map(IEndpointRouteBuilder routes)
     {
-        routes.MapGet("/api/cases/{id}/export", async (string id, CaseExport export, ShopFolder shop, CancellationToken stop) =>
+        routes.MapGet("/api/cases/{id}/export", async (string id, CaseExport export, SentZip zip, CancellationToken stop) =>
             {
                 var file = await export.FileOf(id, stop);
-                var folder = Directory.CreateDirectory(Path.Combine(shop.Path, BackupFolder.Name)).FullName;
-                var sent = new FileStream(
-                    Path.Combine(folder, $"sent-{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920,
-                    FileOptions.DeleteOnClose | FileOptions.Asynchronous);
-                await export.Pack(file, sent, stop);
-                sent.Position = 0;
-                return TypedResults.Stream(sent, "application/zip", Name(file));
+                var name = string.Create(CultureInfo.InvariantCulture, $"{NameOf(file.Pump.Tag)}-{file.Case.OpenedAt:yyyyMMdd}.zip");
+                return await zip.Of(CaseFile.FileName, file.Written(), file.Photos, name, stop);
             })
             .Produces(StatusCodes.Status200OK, contentType: "application/zip").WithTags("Cases")
             .WithSummary("A case, its pump and its photographs as one zip, to be taken in elsewhere by POST /api/import.");
@@ -36,34 +28,42 @@ public sealed partial class CaseExport(MildHunchDb db, PhotoFiles photos)
     /// <summary>The case as its file has it.</summary>
     internal async Task<CaseFile> FileOf(string id, CancellationToken stop)
     {
-        var found = await db.Cases.AsNoTracking().Include(c => c.Pump).ThenInclude(p => p!.Stood).Include(c => c.Changes)
-            .Include(c => c.Readings).Include(c => c.Cues).Include(c => c.Facts).Include(c => c.Verdicts).Include(c => c.Moves)
-            .AsSplitQuery()
-            .FirstOrDefaultAsync(c => c.Id == id, stop)
-            ?? throw RefusalException.NotFound("case", id);
-        var pump = found.KnownPump();
-        string[] named = [.. found.Facts.Select(f => f.Value).Append(pump.SheetJson ?? "").SelectMany(t => Hash().Matches(t))
-            .Select(m => m.Value).Distinct()];
-        var kept = await db.Photos.AsNoTracking().Where(p => named.Contains(p.Hash)).ToListAsync(stop);
-        var reports = await db.Reports.AsNoTracking().Where(r => r.CaseId == id).ToListAsync(stop);
-        return found.ToFile(pump, kept.Where(p => photos.Find(p.Hash) is not null), reports);
+        var found = await Whole(db.Cases).FirstOrDefaultAsync(c => c.Id == id, stop) ?? throw RefusalException.NotFound("case", id);
+        return (await FilesOf([found], stop))[0];
     }
 
-    private async Task Pack(CaseFile file, Stream to, CancellationToken stop)
+    /// <summary>All cases of a pump as their files would have them, in the order in which they were opened.</summary>
+    internal async Task<IReadOnlyList<CaseFile>> FilesOfPump(string pump, CancellationToken stop) => await FilesOf(
+        await Whole(db.Cases).Where(c => c.PumpId == pump).OrderBy(c => c.OpenedAt).ThenBy(c => c.Id).ToListAsync(stop), stop);
+
+    /// <summary>Photographs that a text names and that are there.</summary>
+    internal async Task<IReadOnlyList<PhotoEntity>> Named(IEnumerable<string> texts, CancellationToken stop)
     {
-        using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
-        await using (var json = zip.CreateEntry(CaseFile.FileName, CompressionLevel.Optimal).Open())
-            await json.WriteAsync(file.Written(), stop);
-        foreach (var photo in file.Photos)
-        {
-            await using var from = File.OpenRead(photos.Find(photo.Hash)!);
-            await using var entry = zip.CreateEntry(CaseZip.NameOf(photo.Hash), CompressionLevel.NoCompression).Open();
-            await from.CopyToAsync(entry, stop);
-        }
+        string[] named = [.. texts.SelectMany(t => Hash().Matches(t)).Select(m => m.Value).Distinct()];
+        var kept = await db.Photos.AsNoTracking().Where(p => named.Contains(p.Hash)).ToListAsync(stop);
+        return [.. kept.Where(p => photos.Find(p.Hash) is not null)];
     }
 
-    private static string Name(CaseFile file) => string.Create(
-        CultureInfo.InvariantCulture, $"{NotInNames().Replace(file.Pump.Tag, "-")}-{file.Case.OpenedAt:yyyyMMdd}.zip");
+    /// <summary>A tag as part of the name of a file.</summary>
+    internal static string NameOf(string tag) => NotInNames().Replace(tag, "-");
+
+    private static IQueryable<CaseEntity> Whole(IQueryable<CaseEntity> cases) => cases.AsNoTracking()
+        .Include(c => c.Pump).ThenInclude(p => p!.Stood).Include(c => c.Changes).Include(c => c.Readings).Include(c => c.Cues)
+        .Include(c => c.Facts).Include(c => c.Verdicts).Include(c => c.Moves).AsSplitQuery();
+
+    private async Task<IReadOnlyList<CaseFile>> FilesOf(IReadOnlyList<CaseEntity> cases, CancellationToken stop)
+    {
+        string[] ids = [.. cases.Select(c => c.Id)];
+        var reports = (await db.Reports.AsNoTracking().Where(r => ids.Contains(r.CaseId)).ToListAsync(stop)).ToLookup(r => r.CaseId);
+        List<CaseFile> files = [];
+        foreach (var one in cases)
+        {
+            var pump = one.KnownPump();
+            files.Add(one.ToFile(pump, await Named(one.Facts.Select(f => f.Value).Append(pump.SheetJson ?? ""), stop), reports[one.Id]));
+        }
+
+        return files;
+    }
 
     [GeneratedRegex("(?<![0-9a-f])[0-9a-f]{64}(?![0-9a-f])")]
     private static partial Regex Hash();

@@ -64,7 +64,7 @@ public sealed record CaseFile(
     public const string FileName = "case.json";
     public const string PhotoFolder = "photos/";
 
-    private static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web)
+    internal static readonly JsonSerializerOptions Json = new JsonSerializerOptions(JsonSerializerDefaults.Web)
     {
         WriteIndented = true,
         NewLine = "\n",
@@ -76,26 +76,33 @@ public sealed record CaseFile(
 
     /// <exception cref="JsonException">No such file.</exception>
     public static CaseFile Read(Stream text) =>
-        CaseFileUpgrade.ToCurrent(JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { AllowDuplicateProperties = false }))
-            .Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
+        CaseFileUpgrade.ToCurrent(Parsed(text)).Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
 
     /// <summary>The same with photographs by other names.</summary>
-    public CaseFile WithPhotos(IReadOnlyDictionary<string, string> names)
-    {
-        if (names.Count == 0)
-            return this;
-        var text = System.Text.Encoding.UTF8.GetString(Written());
-        foreach (var (old, now) in names)
-            text = text.Replace(old, now, StringComparison.Ordinal);
-        return JsonSerializer.Deserialize<CaseFile>(text, Json)!;
-    }
+    public CaseFile WithPhotos(IReadOnlyDictionary<string, string> names) => Renamed(this, names);
 
     /// <summary>Format and version alone, whatever else a newer file may say.</summary>
     public static CaseFileHead Head(Stream text) =>
         JsonSerializer.Deserialize<CaseFileHead>(text, JsonSerializerOptions.Web) ?? throw new JsonException("nothing");
 
     /// <summary>The JSON schema of it.</summary>
-    public static string Schema() => Json.GetJsonSchemaAsNode(typeof(CaseFile)).ToJsonString(Json) + "\n";
+    public static string Schema() => SchemaOf<CaseFile>();
+
+    /// <summary>JSON in which nothing stands twice.</summary>
+    internal static JsonNode? Parsed(Stream text) =>
+        JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { AllowDuplicateProperties = false });
+
+    internal static string SchemaOf<T>() => Json.GetJsonSchemaAsNode(typeof(T)).ToJsonString(Json) + "\n";
+
+    internal static T Renamed<T>(T file, IReadOnlyDictionary<string, string> names)
+    {
+        if (names.Count == 0)
+            return file;
+        var text = JsonSerializer.Serialize(file, Json);
+        foreach (var (old, now) in names)
+            text = text.Replace(old, now, StringComparison.Ordinal);
+        return JsonSerializer.Deserialize<T>(text, Json)!;
+    }
 }
 
 public sealed record CaseFileHead(string? Format, int? Version);

@@ -13,9 +13,7 @@ public static class CaseFileMapping
     public static CaseFile ToFile(
         this CaseEntity c, PumpEntity pump, IEnumerable<PhotoEntity> photos, IEnumerable<ReportEntity> reports) => new(
         CaseFile.FormatName, CaseFile.CurrentVersion,
-        new PumpInFile(
-            pump.Id, pump.Tag, pump.Name, pump.Duty, Stored.Read<PumpDto>(pump.PumpJson), Stored.Read<SetupDto>(pump.SetupJson),
-            pump.SheetJson is null ? null : Stored.Read<PumpSheetDto>(pump.SheetJson), pump.CreatedAt, pump.ArchivedAt, pump.Version),
+        pump.InFile(),
         new CaseInFile(
             c.Id, c.OpenedAt, c.ArchivedAt, c.Headline.Stage, c.Version,
             [.. c.Changes.OrderBy(x => x.Number).Select(x => new ChangeInFile(x.Number, x.Says, x.At, x.Undone, x.Abandoned))],
@@ -31,7 +29,13 @@ public static class CaseFileMapping
             [.. reports.OrderBy(r => r.Revision).Select(r => new ReportInFile(
                 r.Revision, r.At, r.CaseVersion, r.By, r.Witness, r.Gauge, r.Wrench, Stored.Read<ReportContentDto>(r.ContentJson), r.Seal,
                 r.Elsewhere))]),
-        [.. photos.OrderBy(p => p.Hash, StringComparer.Ordinal).Select(p => new PhotoInFile(p.Hash, p.Bytes, p.Width, p.Height, p.At))]);
+        [.. photos.OrderBy(p => p.Hash, StringComparer.Ordinal).Select(p => p.InFile())]);
+
+    public static PumpInFile InFile(this PumpEntity pump) => new(
+        pump.Id, pump.Tag, pump.Name, pump.Duty, Stored.Read<PumpDto>(pump.PumpJson), Stored.Read<SetupDto>(pump.SetupJson),
+        pump.SheetJson is null ? null : Stored.Read<PumpSheetDto>(pump.SheetJson), pump.CreatedAt, pump.ArchivedAt, pump.Version);
+
+    public static PhotoInFile InFile(this PhotoEntity photo) => new(photo.Hash, photo.Bytes, photo.Width, photo.Height, photo.At);
 
     public static PumpEntity ToEntity(this PumpInFile p) => new()
     {

@@ -10,8 +10,8 @@ namespace MildHunch.Web.Travel;
 /// <summary>What a file that claims to be a case must hold before anything of it is stored.</summary>
 internal static class CaseFileRules
 {
-    private const int LongestTag = 40;
-    private const int LongestName = 200;
+    internal const int LongestTag = 40;
+    internal const int LongestName = 200;
     private const int LongestText = 200_000;
     private const int MostEntries = 50_000;
     private const int MostVersion = 1_000_000;
@@ -20,14 +20,10 @@ internal static class CaseFileRules
 
     public static void Check(CaseFile file)
     {
-        Id(file.Pump.Id, "pump.id");
+        CheckPump(file.Pump);
         Id(file.Case.Id, "case.id");
-        Plain(file.Pump.Tag, "pump.tag", 1, LongestTag);
-        Plain(file.Pump.Name, "pump.name", 0, LongestName);
-        Plain(file.Pump.Duty, "pump.duty", 0, LongestName);
         if (!Stages.All.Contains(file.Case.Stage))
             throw Refused("case.stage", $"“{Short(file.Case.Stage)}” is no stage.");
-        Mapping.Under("pump", () => (file.Pump.Pump.ToCore(), file.Pump.Setup.ToCore()));
         var changes = file.Case.Changes.Select(c => c.Number).ToArray();
         if (changes.Length == 0 || changes.Distinct().Count() != changes.Length || changes.Any(n => n is < 1 or > MostVersion)
             || changes.Length > MostEntries)
@@ -69,7 +65,21 @@ internal static class CaseFileRules
         foreach (var report in file.Case.Reports)
             if (!Seal.Holds(report.ToEntity(file.Case.Id, report.Revision)))
                 throw Refused("case.reports", $"Revision {report.Revision} is not what was signed: it was changed since.");
-        foreach (var photo in file.Photos)
+        CheckPhotos(file.Photos);
+    }
+
+    public static void CheckPump(PumpInFile pump)
+    {
+        Id(pump.Id, "pump.id");
+        Plain(pump.Tag, "pump.tag", 1, LongestTag);
+        Plain(pump.Name, "pump.name", 0, LongestName);
+        Plain(pump.Duty, "pump.duty", 0, LongestName);
+        Mapping.Under("pump", () => (pump.Pump.ToCore(), pump.Setup.ToCore()));
+    }
+
+    public static void CheckPhotos(IReadOnlyList<PhotoInFile> photos)
+    {
+        foreach (var photo in photos)
             if (photo.Hash.Length != 64 || !photo.Hash.All(char.IsAsciiHexDigitLower))
                 throw Refused("photos", $"“{Short(photo.Hash)}” is no checksum.");
     }
@@ -78,13 +88,13 @@ internal static class CaseFileRules
         new(StatusCodes.Status400BadRequest, "This file is not taken in", field, why);
 
     // What a pump may be called where it comes from it may be called here: pages, labels and file names take it for no more than a name.
-    private static void Plain(string text, string field, int least, int most)
+    public static void Plain(string text, string field, int least, int most)
     {
         if (text.Length < least || text.Length > most || text.Any(char.IsControl))
             throw Refused(field, $"“{Short(text)}” is no name of {least} to {most} plain letters.");
     }
 
-    private static void Id(string id, string field)
+    public static void Id(string id, string field)
     {
         if (id.Length != 32 || !id.All(char.IsAsciiHexDigitLower))
             throw Refused(field, $"“{Short(id)}” is no id of Mild Hunch.");

@@ -52,6 +52,16 @@ public class CaseHistoryTests
             }
         });
 
+    /// <summary>A clock that ran four years ahead and was put right: what is told next stands after what was told before.</summary>
+    [Fact]
+    public void What_is_told_stands_in_the_order_in_which_it_was_told()
+    {
+        var entity = Fresh();
+        var ahead = entity.Begin("with a clock four years ahead", Now.AddYears(4));
+        var next = entity.Begin("with the clock put right", Now.AddMinutes(1));
+        (next.Number, next.At).ShouldBe((ahead.Number + 1, ahead.At));
+    }
+
     [Fact]
     public void Nothing_typed_is_ever_thrown_away() =>
         Gen.Select(Gen.OneOfConst(Act.Tell, Act.Replace, Act.TakeOut), Gen.Int[0, 3]).Array[1, 20].Sample(acts =>

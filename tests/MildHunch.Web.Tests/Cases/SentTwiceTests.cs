@@ -94,6 +94,49 @@ public sealed class SentTwiceTests : IClassFixture<Product>
         cases.ShouldNotContain(other.Body!["id"]!.GetValue<string>());
     }
 
+    /// <summary>Sent twice, pumps stand where one swap put them, and the shelf holds what one count said.</summary>
+    [Fact]
+    public async Task Pumps_are_swapped_and_kits_counted_once()
+    {
+        List<string> pumps = [];
+        foreach (var tag in new[] { "MIST-A", "MIST-B" })
+        {
+            var told = new JsonObject { ["tag"] = tag, ["pump"] = Product.Pump(), ["setup"] = Product.Setup() };
+            var made = (await Send(HttpMethod.Post, "/api/pumps", told, null, null)).Body!["id"]!.GetValue<string>();
+            pumps.Add(made);
+            (await Send(HttpMethod.Put, $"/api/pumps/{made}/running", new JsonObject { ["serial"] = tag }, "\"1\"", null))
+                .Status.ShouldBe(HttpStatusCode.OK);
+        }
+
+        for (var k = 0; k < 2; k++)
+        {
+            var swapped = await Send(
+                HttpMethod.Post, $"/api/pumps/{pumps[0]}/swap", new JsonObject { ["with"] = pumps[1] }, "\"2\"", "swap-1");
+            swapped.Status.ShouldBe(HttpStatusCode.OK, swapped.Body?.ToJsonString());
+            (swapped.Body!["id"]!.GetValue<string>(), swapped.Body["tag"]!.GetValue<string>()).ShouldBe((pumps[1], "MIST-A"));
+        }
+
+        JsonNode? kept = null;
+        for (var k = 0; k < 2; k++)
+        {
+            var counted = await Send(
+                HttpMethod.Put, "/api/stock", new JsonObject
+                {
+                    ["name"] = "Ring 18",
+                    ["inStock"] = 4,
+                    ["version"] = kept?["version"]?.DeepClone()
+                },
+                null, "count-1");
+            counted.Status.ShouldBe(HttpStatusCode.OK, counted.Body?.ToJsonString());
+            counted.Body!["version"]!.GetValue<int>().ShouldBe(1);
+            kept = counted.Body;
+        }
+
+        for (var k = 0; k < 2; k++)
+            (await Send(HttpMethod.Delete, $"/api/stock/{kept!["id"]}", null, null, "gone-2")).Status.ShouldBe(HttpStatusCode.NoContent);
+        (await Send(HttpMethod.Delete, $"/api/stock/{kept!["id"]}", null, null, null)).Status.ShouldBe(HttpStatusCode.NotFound);
+    }
+
     /// <summary>What is refused was not done: corrected and sent with its key, it is.</summary>
     [Fact]
     public async Task A_refusal_leaves_its_key_free()

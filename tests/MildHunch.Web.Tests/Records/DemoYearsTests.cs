@@ -34,7 +34,7 @@ public sealed class DemoYearsTests : IDisposable
     public async Task Ending_on_any_day_it_tells_what_was_planted_and_nothing_else(string day)
     {
         var today = DateOnly.Parse(day, System.Globalization.CultureInfo.InvariantCulture);
-        var pumps = await Read(today);
+        var pumps = await Read(new DateTimeOffset(today, new TimeOnly(12, 0), TimeSpan.Zero));
         pumps.SelectMany(p => p.Conflicts).ShouldBeEmpty();
         var told = PatternFinder.Find([.. pumps.Select(p => p.Record)], PartFamilies.BuiltIn, today).Where(p => p.Told).ToArray();
         told.Select(p => $"{p.Kind}: {p.Leading.Place}").Order().ToArray().ShouldBe(
@@ -42,19 +42,25 @@ public sealed class DemoYearsTests : IDisposable
             customMessage: string.Join("; ", told.Select(t => t.Sentence)));
     }
 
-    [Fact]
-    public async Task Open_cases_are_of_today_and_nothing_lies_ahead()
+    [Theory]
+    [MemberData(nameof(Moments.All), MemberType = typeof(Moments))]
+    public async Task Open_cases_are_of_the_last_day_and_nothing_lies_ahead(string moment, string zone)
     {
-        var today = new DateOnly(2027, 8, 3);
-        await using var db = Unpacked(today);
-        var open = await db.Cases.Where(c => c.Headline.Closed == null).ToListAsync(TestContext.Current.CancellationToken);
+        var now = Moments.In(moment, zone);
+        await using var db = Unpacked(now);
+        var stop = TestContext.Current.CancellationToken;
+        var open = await db.Cases.Where(c => c.Headline.Closed == null).ToListAsync(stop);
         open.Count.ShouldBeGreaterThanOrEqualTo(8);
-        open.ShouldAllBe(c => DateOnly.FromDateTime(c.OpenedAt) == today);
-        (await db.Cases.MaxAsync(c => c.OpenedAt, TestContext.Current.CancellationToken)).ShouldBeLessThan(new DateTime(2027, 8, 4));
-        (await db.PartChanges.MaxAsync(c => c.On, TestContext.Current.CancellationToken)).ShouldBeLessThanOrEqualTo(today);
-        var closed = await db.Cases.CountAsync(
-            c => c.Headline.ClosedAt > new DateTime(2025, 8, 3), TestContext.Current.CancellationToken);
-        closed.ShouldBeInRange(60, 140);
+        open.ShouldAllBe(c => c.OpenedAt > now.UtcDateTime.AddDays(-2) && c.Headline.ChangedAt <= now.UtcDateTime);
+        var (today, utc) = (DateOnly.FromDateTime(now.DateTime), now.UtcDateTime);
+        (await db.Cases.MaxAsync(c => c.Headline.ChangedAt, stop)).ShouldBeLessThanOrEqualTo(utc);
+        (await db.Set<ChangeEntity>().MaxAsync(c => c.At, stop)).ShouldBeLessThanOrEqualTo(utc);
+        (await db.PartChanges.MaxAsync(c => c.On, stop)).ShouldBeLessThanOrEqualTo(today);
+        (await db.Meters.MaxAsync(c => c.On, stop)).ShouldBeLessThanOrEqualTo(today);
+        (await db.Cases.CountAsync(c => c.Headline.ClosedAt > utc.AddYears(-2), stop)).ShouldBeInRange(60, 160);
+        var known = db.Cases.Select(c => c.Id);
+        (await db.Set<MoveEntity>().CountAsync(m => !known.Contains(m.CaseId), stop)).ShouldBe(0);
+        (await db.Set<FactEntity>().CountAsync(f => !known.Contains(f.CaseId), stop)).ShouldBe(0);
     }
 
     [Fact]
@@ -77,11 +83,11 @@ public sealed class DemoYearsTests : IDisposable
         }
     }
 
-    private MildHunchDb Unpacked(DateOnly? today)
+    private MildHunchDb Unpacked(DateTimeOffset? now)
     {
         var file = Path.Combine(folder, MildHunchDb.FileName);
-        if (today is { } day)
-            DemoFile.Lay(folder, day);
+        if (now is { } moment)
+            DemoFile.Lay(folder, moment);
         else
         {
             var packed = Path.Combine(Product.Root(), "src", "MildHunch.Web", "Demo", "years.db.gz");
@@ -93,9 +99,10 @@ public sealed class DemoYearsTests : IDisposable
         return new MildHunchDb(new DbContextOptionsBuilder<MildHunchDb>().UseSqlite($"Data Source={file};Pooling=False").Options);
     }
 
-    private async Task<PumpMemory[]> Read(DateOnly today)
+    private async Task<PumpMemory[]> Read(DateTimeOffset now)
     {
-        await using var db = Unpacked(today);
+        var today = DateOnly.FromDateTime(now.DateTime);
+        await using var db = Unpacked(now);
         var meters = (await db.Meters.ToListAsync(TestContext.Current.CancellationToken)).ToLookup(m => m.PumpId);
         var changes = (await db.PartChanges.ToListAsync(TestContext.Current.CancellationToken)).ToLookup(c => c.PumpId);
         return

@@ -71,19 +71,31 @@ public sealed class DueTests : IClassFixture<Product>
     /// of two events of one name (RFC 5545, 3.8.4.7).
     /// </summary>
     [Theory]
-    [InlineData("2026-12-01")]
-    [InlineData("2027-02-28")]
-    [InlineData("2028-02-29")]
-    [InlineData("2027-12-31")]
-    public async Task On_any_day_each_visit_has_a_name_of_its_own_in_the_feed(string day)
+    [MemberData(nameof(Moments.All), MemberType = typeof(Moments))]
+    public async Task At_any_moment_visits_are_named_and_reports_dated_as_the_shop_counts_days(string moment, string zone)
     {
-        var noon = DateTimeOffset.Parse($"{day}T12:00:00Z", CultureInfo.InvariantCulture);
-        using var then = new Product(demo: true, clock: new Then(noon));
-        foreach (var pump in (await then.Get("/api/pumps")).AsArray().Select(p => p!["id"]!.GetValue<string>()))
-            await WorkedSince(then, pump, noon.AddDays(-200));
+        var now = Moments.In(moment, zone);
+        using var then = new Product(demo: true, clock: Moments.Clock(moment, zone));
+        var pumps = (await then.Get("/api/pumps")).AsArray().Select(p => p!["id"]!.GetValue<string>()).ToArray();
+        foreach (var pump in pumps)
+            await WorkedSince(then, pump, now.AddDays(-200));
         var feed = CalendarReader.Read(await then.Http.GetStringAsync("/api/due.ics", TestContext.Current.CancellationToken));
         feed.Count.ShouldBeGreaterThan(5);
         feed.Select(e => e["UID"]).Distinct().Count().ShouldBe(feed.Count);
+        feed.ShouldAllBe(e => DateTime.ParseExact(e["DTSTART"], "yyyyMMdd", CultureInfo.InvariantCulture) >= now.Date);
+
+        // Of the day that it is in the shop, on every page.
+        var today = now.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        (await then.Get("/api/due"))["today"]!.GetValue<string>().ShouldBe(today);
+        foreach (var pump in pumps)
+            (await then.Get($"/api/pumps/{pump}/life"))["today"]!.GetValue<string>().ShouldBe(today);
+        foreach (var one in (await then.Get("/api/cases")).AsArray())
+        {
+            DateTimeOffset.Parse(one!["openedAt"]!.GetValue<string>(), CultureInfo.InvariantCulture).ShouldBeLessThanOrEqualTo(now);
+            (await then.Get($"/api/cases/{one["id"]}/report"))["content"]!["subtitle"]!.GetValue<string>().ShouldContain(today);
+        }
+
+        (await then.Get("/api/record"))["unread"]!.AsArray().ShouldBeEmpty();
     }
 
     [Fact]
@@ -135,11 +147,6 @@ public sealed class DueTests : IClassFixture<Product>
         record["causes"]![0]!["cause"]!.GetValue<string>().ShouldContain("grit");
         var table = await product.Http.GetStringAsync("/api/record.csv", TestContext.Current.CancellationToken);
         table.ShouldContain("WASH-3");
-    }
-
-    private sealed class Then(DateTimeOffset now) : TimeProvider
-    {
-        public override DateTimeOffset GetUtcNow() => now;
     }
 
     private static JsonObject Shelf(string name, double count, double order, int? version = null)

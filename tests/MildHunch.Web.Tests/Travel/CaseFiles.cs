@@ -23,10 +23,10 @@ internal static class CaseFiles
         return (response, JsonNode.Parse(await response.Content.ReadAsStringAsync(Stop)));
     }
 
-    public static string Json(byte[] file)
+    public static string Json(byte[] file, string name = "case.json")
     {
         using var zip = new ZipArchive(new MemoryStream(file));
-        using var reader = new StreamReader(zip.GetEntry("case.json")!.Open());
+        using var reader = new StreamReader(zip.GetEntry(name)!.Open());
         return reader.ReadToEnd();
     }
 

@@ -37,7 +37,7 @@ public class LargeCaseFileTests
                 {
                     // What is held, not what waits to be collected.
                     most = Math.Max(most, GC.GetTotalMemory(forceFullCollection: true) - before);
-                    await Task.Delay(5, CancellationToken.None);
+                    await Task.Delay(50, CancellationToken.None);
                 }
             }, Stop);
         using var form = new MultipartFormDataContent { { new StreamContent(File.OpenRead(path)), "file", "large.zip" } };

@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router';
 import { inWords, Refusal, upload, type Schemas } from '@/shared/api/client';
 import FilePick from '@/shared/ui/FilePick.vue';
 
-/** A case that was exported elsewhere, taken in. */
+/** A case or a pump that was exported elsewhere, taken in. */
 const client = useQueryClient();
 const router = useRouter();
 const busy = ref(false);
@@ -23,8 +23,8 @@ async function take(chosen: File, both = false) {
     form.append('file', chosen);
     const body = await upload<Schemas['ImportResponse']>(`/api/import${both ? '?keep=both' : ''}`, form);
     says.value = body.says;
-    await client.invalidateQueries({ queryKey: ['cases'] });
-    if (body.says === 'Taken in.') await router.push(`/cases/${body.caseId}`);
+    await client.invalidateQueries();
+    if (body.says === 'Taken in.') await router.push(body.caseId ? `/cases/${body.caseId}` : `/pumps/${body.pumpId}`);
   } catch (error) {
     trouble.value = inWords(error);
     if (error instanceof Refusal && error.status === 409) apart.value = chosen;
@@ -38,8 +38,8 @@ async function take(chosen: File, both = false) {
   <div class="take">
     <FilePick
       plain
-      :label="busy ? 'Taking it in …' : 'Take in a case file'"
-      name="Case file"
+      :label="busy ? 'Taking it in …' : 'Take in a case or pump'"
+      name="Case or pump file"
       accept=".zip,application/zip"
       :disabled="busy"
       @pick="(file) => take(file)"

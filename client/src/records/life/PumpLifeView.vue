@@ -127,6 +127,7 @@ async function away() {
           variant="outlined"
           label="Label"
         />
+        <Button as="a" :href="`/api/pumps/${id}/export`" severity="secondary" variant="outlined" label="As a file" />
         <Button severity="secondary" variant="outlined" label="Swap" @click="ask('swap')" />
         <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
         <Button @click="adding = true">New case <kbd>a</kbd></Button>

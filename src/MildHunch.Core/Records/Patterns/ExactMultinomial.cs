@@ -15,7 +15,7 @@ public static class ExactMultinomial
     /// <summary>Outcomes that are drawn where there are more; fewer where there are so many events that it would take long.</summary>
     public const int Draws = 100_000;
     private const int FewestDraws = 2_000;
-    private const int MostSteps = 100_000_000;
+    private const int MostSteps = 40_000_000;
 
     // Outcomes as likely as the one seen differ from it in the last digits only.
     private const double Alike = 1e-9;
@@ -69,7 +69,10 @@ public static class ExactMultinomial
         var dice = new SeededNoise(seed);
         var hits = 0;
         var fell = new int[shares.Count];
-        var draws = Math.Min(most, Math.Clamp(MostSteps / Math.Max(1, events), FewestDraws, Draws));
+
+        // Each event is looked up among the places, each place counted.
+        var steps = (events * (1 + Math.Log2(shares.Count))) + shares.Count;
+        var draws = Math.Min(most, Math.Clamp((int)(MostSteps / steps), FewestDraws, Draws));
         var ends = new double[shares.Count];
         double sum = 0;
         for (var i = 0; i < ends.Length; i++)

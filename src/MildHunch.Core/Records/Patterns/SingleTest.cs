@@ -59,6 +59,7 @@ public static class SingleTest
     {
         var shares = Shares(counts);
         var events = counts.Sum(c => c.Events);
+        Guard.Within("counts", events, 0, MostEvents, $"{events} events in all", $"at most {MostEvents} events in all");
         var evidence = new RunningEvidence(counts.Count);
         for (var i = 0; i < counts.Count; i++)
             for (var n = 0; n < counts[i].Events; n++)

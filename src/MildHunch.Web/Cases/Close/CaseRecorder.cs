@@ -12,7 +12,6 @@ using MildHunch.Core.Service.Sheets;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Evidence;
-using MildHunch.Web.Expectation;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Service;
 using MildHunch.Web.Shared;
@@ -23,7 +22,7 @@ namespace MildHunch.Web.Cases.Close;
 /// What a closed case leaves on the record of its pump: parts changed and why, hours read, readings beside what was expected. It follows
 /// from the case: opened again or corrected, it is taken back or written anew.
 /// </summary>
-public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopPrices prices, ShopDay day)
+public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalogue, ShopNow shop, ShopDay day)
 {
     /// <summary>Lays on the record what a case says now; only saved with the case.</summary>
     /// <param name="was">What it was closed as before.</param>
@@ -84,19 +83,25 @@ public sealed class CaseRecorder(MildHunchDb db, CaseWork work, Catalogue catalo
             MinutesTaken = taken.Length == 0 ? null : taken.Sum(),
             Cost = plans.Length == 0
                 ? null
-                : plans.Sum(p => (p.Minutes / 60 * prices.WorkPerHour) + (PartsBill.Of(p, sheet).Cost(prices.Currency)?.Parts ?? 0)),
+                : plans.Sum(p => (p.Minutes / 60 * shop.Terms.WorkPerHour)
+                    + (PartsBill.Of(p, sheet).Cost(shop.Terms.Currency)?.Parts ?? 0)),
         };
     }
 
-    // The last verdict before anything was seen inside: what was found there is no hunch.
+    // The last verdict before anything was seen inside: what was found there is no hunch. Told by the order of things, not by the clock,
+    // which may have run ahead; of a case that comes from elsewhere verdicts and moves are with it, not in the database.
     private async Task<VerdictEntity?> Thought(CaseEntity entity, CancellationToken stop)
     {
         var seen = entity.Facts.Where(f => f.Name.StartsWith(WorkFacts.NameOfFound(""), StringComparison.Ordinal)
             || f.Name == CaseFacts.Closed)
             .Select(f => f.AddedBy).DefaultIfEmpty(int.MaxValue).Min();
-        var before = entity.Changes.Where(c => c.Number >= seen).Select(c => c.At).DefaultIfEmpty(DateTime.MaxValue).Min();
-        return await db.Set<VerdictEntity>().AsNoTracking().Where(v => v.CaseId == entity.Id && v.At < before)
+        var led = await db.Set<MoveEntity>().AsNoTracking().Where(m => m.CaseId == entity.Id && m.Change >= seen).Select(m => m.Version)
+            .ToListAsync(stop);
+        var before = led.Concat(entity.Moves.Where(m => m.Change >= seen).Select(m => m.Version)).DefaultIfEmpty(seen).Min();
+        var kept = await db.Set<VerdictEntity>().AsNoTracking().Where(v => v.CaseId == entity.Id && v.AfterVersion < before)
             .OrderByDescending(v => v.AfterVersion).ThenByDescending(v => v.Id).FirstOrDefaultAsync(stop);
+        return entity.Verdicts.Where(v => v.AfterVersion < before).Append(kept).OfType<VerdictEntity>()
+            .OrderByDescending(v => v.AfterVersion).ThenByDescending(v => v.Id, StringComparer.Ordinal).FirstOrDefault();
     }
 
     /// <summary>Hours on the meter as the case has them.</summary>

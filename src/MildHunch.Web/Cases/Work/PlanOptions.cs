@@ -8,15 +8,15 @@ using MildHunch.Core.Service.Counts;
 using MildHunch.Core.Service.Sheets;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
-using MildHunch.Web.Expectation;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Records;
 using MildHunch.Web.Service;
+using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Cases.Work;
 
 /// <summary>What can be opened for the suspects of a case: only the leader, the leader and the next, or the whole set.</summary>
-public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopPrices prices, ShopMemory memory)
+public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopNow shop, ShopMemory memory)
 {
     // A place is opened with its suspect where it is at least this likely beside the likeliest.
     private const double WorthOpening = 0.3;
@@ -78,7 +78,7 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
     {
         var sheet = ServiceSheet.Together([.. asked.Sheets.Where(s => open.Any(o => o.Sheet == s))]);
         var plan = new ServicePlanner(sheets).Plan(sheet, asked.Pump, [.. open.SelectMany(o => o.Parts).DistinctBy(t => t.At)], scope);
-        var cost = PartsBill.Of(plan, asked.Shown.Pump.Sheet).Cost(prices.Currency);
+        var cost = PartsBill.Of(plan, asked.Shown.Pump.Sheet).Cost(shop.Terms.Currency);
         var names = new PlaceNames(asked.Pump);
         var targets = open.SelectMany(o => o.Parts).DistinctBy(t => t.At).Select(t =>
         {
@@ -142,11 +142,11 @@ public sealed class PlanOptions(ServiceSheets sheets, Catalogue catalogue, ShopP
     {
         if (asked.Shown.Pump.Sheet.NewPump is not { } fresh)
             return null;
-        var share = ((cost?.Parts ?? 0) + (plan.Minutes / 60 * prices.WorkPerHour)) / fresh;
-        return share < prices.ReplaceAbove
+        var share = ((cost?.Parts ?? 0) + (plan.Minutes / 60 * shop.Terms.WorkPerHour)) / fresh;
+        return share < shop.Terms.ReplaceAbove
             ? null
             : $"Parts and work come to {HunchWords.Percent(share)} of a new pump; this shop thinks of replacing it from "
-                + $"{HunchWords.Percent(prices.ReplaceAbove)} on. Decide before anything is ordered.";
+                + $"{HunchWords.Percent(shop.Terms.ReplaceAbove)} on. Decide before anything is ordered.";
     }
 
     private string Phrase(Opening open) => catalogue.Fault(open.Suspect.Fault)!.Phrase;

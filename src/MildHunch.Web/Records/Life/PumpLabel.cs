@@ -3,7 +3,6 @@ using System.Net;
 using System.Text;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
-using MildHunch.Web.Expectation;
 using MildHunch.Web.Shared;
 using QRCoder;
 
@@ -23,10 +22,10 @@ public static class PumpLabel
             .Produces(StatusCodes.Status200OK, contentType: "image/svg+xml");
 
     private static async Task<IResult> Draw(
-        string id, MildHunchDb db, ShopPrices shop, HttpRequest request, CancellationToken stop)
+        string id, MildHunchDb db, ShopNow shop, HttpRequest request, CancellationToken stop)
     {
         var pump = await db.Pumps.AsNoTracking().FirstOrDefaultAsync(p => p.Id == id, stop) ?? throw RefusalException.NotFound("pump", id);
-        var address = string.IsNullOrEmpty(shop.Address) ? $"{request.Scheme}://{request.Host}" : shop.Address;
+        var address = string.IsNullOrEmpty(shop.Terms.Address) ? $"{request.Scheme}://{request.Host}" : shop.Terms.Address;
         using var code = QRCodeGenerator.GenerateQrCode($"{address}/pumps/{id}", QRCodeGenerator.ECCLevel.M);
         return TypedResults.Text(Svg(pump, code, address), "image/svg+xml");
     }

@@ -5,6 +5,7 @@ using MildHunch.Core.Records.Running;
 using MildHunch.Store;
 using MildHunch.Web.Pumps;
 using MildHunch.Web.Shared;
+using MildHunch.Web.Shared.Sending;
 
 namespace MildHunch.Web.Records.Life;
 
@@ -49,6 +50,7 @@ public sealed class PumpSwap(MildHunchDb db, ShopMemory memory, LifeView view, T
         Fits(goes, stood[0]);
         Fits(comes, stood[1]);
         db.Stood.AddRange(stood);
+        http.HttpContext.AnswerAt($"/api/pumps/{goes.Id}/life");
         await Exchange(comes, goes, stood, stop);
         return await view.Of(goes.Id, stop);
     }

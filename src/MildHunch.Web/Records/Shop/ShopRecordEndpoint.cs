@@ -47,7 +47,7 @@ public static class ShopRecordEndpoint
 
     private static async Task<ShopRecordResponse> Show(
         DateOnly? from, DateOnly? to, [Description("true to see patterns that are not told, too")] bool? untold, MildHunchDb db,
-        ShopMemory memory, Catalogue catalogue, FindingCatalogue findings, ShopPrices prices,
+        ShopMemory memory, Catalogue catalogue, FindingCatalogue findings, ShopNow shop,
         CancellationToken stop)
     {
         var known = await memory.All(stop);
@@ -60,7 +60,7 @@ public static class ShopRecordEndpoint
         var timed = outcomes.Where(o => o is { MinutesTaken: not null, MinutesPlanned: not null }).ToArray();
         string Name(string fault) => catalogue.Fault(fault)?.Name ?? fault;
         return new ShopRecordResponse(
-            first, last, outcomes.Count, Sum(outcomes.Select(o => o.Cost)), prices.Currency,
+            first, last, outcomes.Count, Sum(outcomes.Select(o => o.Cost)), shop.Terms.Currency,
             [
                 .. outcomes.SelectMany(o => Outcome.Read(o.Found)!.Faults.Select(f => (Fault: f, Case: o))).GroupBy(f => f.Fault)
                     .Select(g => new FoundOnRecordDto(

@@ -15,6 +15,9 @@ public static class SenderKeys
     public const string Header = "Idempotency-Key";
     private const int Longest = 100;
 
+    // Nothing is read of what is gone.
+    private const string Nothing = "";
+
     /// <summary>For how long a key is known; nobody waits that long for an answer.</summary>
     public static readonly TimeSpan Known = TimeSpan.FromDays(14);
 
@@ -22,7 +25,8 @@ public static class SenderKeys
     private static readonly (string End, string Read)[] ReadAt =
     [
         ("/changes", ""), ("/undo", ""), ("/redo", ""), ("/report/sign", "/report"), ("/meter", "/life"), ("/part-changes", "/life"),
-        ("/running", "/life"), ("/sheet", ""), ("/api/cases", "/api/cases"), ("/api/pumps", "/api/pumps"),
+        ("/part-changes.csv", "/life"), ("/swap", "/life"), ("/running", "/life"), ("/api/stock", "/api/stock"), ("/sheet", ""),
+        ("/api/cases", "/api/cases"), ("/api/pumps", "/api/pumps"),
     ];
 
     /// <summary>Answers what was done before; before anybody looks for the endpoint.</summary>
@@ -72,6 +76,13 @@ public static class SenderKeys
     public static Task Sweep(MildHunchDb db, DateTime now, CancellationToken stop) =>
         db.Sent.Where(s => s.At < now - Known).ExecuteDeleteAsync(stop);
 
+    /// <summary>Says where what comes of a request is read, where its path and what is new do not say it; before it is saved.</summary>
+    public static void AnswerAt(this HttpContext context, string location)
+    {
+        if (Of(context) is { } sent)
+            sent.Location = location;
+    }
+
     internal static SentKey? Of(HttpContext? context) => context?.Items[typeof(SentKey)] as SentKey;
 
     private static string? Read(HttpRequest request)
@@ -80,7 +91,12 @@ public static class SenderKeys
         if (HttpMethods.IsPut(request.Method) && path.StartsWith("/api/pumps/", StringComparison.Ordinal) && path.Count(c => c == '/') == 3)
             return path;
         if (HttpMethods.IsDelete(request.Method))
-            return path.Split('/') is ["", "api", "pumps", var pump, "meter" or "part-changes", _] ? $"/api/pumps/{pump}/life" : null;
+            return path.Split('/') switch
+            {
+                ["", "api", "pumps", var pump, "meter" or "part-changes", _] => $"/api/pumps/{pump}/life",
+                ["", "api", "stock" or "history", _] => Nothing,
+                _ => null,
+            };
         return ReadAt.Where(r => path.EndsWith(r.End, StringComparison.Ordinal)).Select(r => path[..^r.End.Length] + r.Read)
             .FirstOrDefault();
     }
@@ -93,6 +109,12 @@ public static class SenderKeys
 
     private static Task Again(HttpContext context, string read, RequestDelegate next)
     {
+        if (read == Nothing)
+        {
+            context.Response.StatusCode = StatusCodes.Status204NoContent;
+            return Task.CompletedTask;
+        }
+
         context.Items.Remove(typeof(SentKey));
         context.SetEndpoint(null);
         context.Request.RouteValues.Clear();

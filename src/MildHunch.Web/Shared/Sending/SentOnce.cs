@@ -9,6 +9,9 @@ internal sealed class SentKey(string key)
     public string Key { get; } = key;
 
     public bool LaidDown { get; set; }
+
+    /// <summary>Where what comes of it is read, where somebody said so.</summary>
+    public string? Location { get; set; }
 }
 
 /// <summary>
@@ -22,7 +25,7 @@ public sealed class SentOnce(IHttpContextAccessor http, TimeProvider clock) : Sa
         if (eventData.Context is MildHunchDb db && SenderKeys.Of(http.HttpContext) is { LaidDown: false } sent)
         {
             // What is new is read at its own address.
-            var made = db.ChangeTracker.Entries().Where(e => e.State == Microsoft.EntityFrameworkCore.EntityState.Added)
+            var made = sent.Location ?? db.ChangeTracker.Entries().Where(e => e.State == Microsoft.EntityFrameworkCore.EntityState.Added)
                 .Select(e => e.Entity switch
                 {
                     CaseEntity c => $"/api/cases/{c.Id}",
