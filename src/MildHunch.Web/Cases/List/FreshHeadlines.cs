@@ -32,7 +32,7 @@ public sealed class FreshHeadlines(
             catch (Exception e) when (e is not (OperationCanceledException or OutOfMemoryException))
             {
                 // Its pump cannot be read, or it went meanwhile; the others go on, and its own page says what is wrong.
-                log.LogWarning(e, "The line of case {Case} stays as it is", id);
+                log.LogWarning("The line of case {Case} stays as it is: {Why}", id, e.Message);
             }
         }
     }

@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
+using MildHunch.Web.Records;
 using MildHunch.Web.Shared;
 
 namespace MildHunch.Web.Travel.Pumps;
@@ -20,7 +21,8 @@ public sealed class PumpImport(MildHunchDb db, CaseImport cases, PhotoImport pho
             var pump = await db.Pumps.Include(p => p.Stood).FirstOrDefaultAsync(p => p.Id == file.Pump.Id, stop);
             var isNew = pump is null;
             pump ??= await New(file, stop);
-            await RefuseTwin(file.Serial, pump, stop);
+            if (isNew || pump.Serial.Length == 0)
+                await RefuseTwin(file.Serial, pump, stop);
             string[] stays = isNew ? [] : [.. Differing(pump, file)];
             if (!isNew)
                 Fill(pump, file);
@@ -62,7 +64,7 @@ public sealed class PumpImport(MildHunchDb db, CaseImport cases, PhotoImport pho
         var taken = await db.Pumps.AnyAsync(p => p.Tag.ToLower() == tag.ToLower(), stop);
         var pump = (taken ? file.Pump with { Tag = await cases.FreeTag(tag, stop) } : file.Pump).ToEntity();
         pump.Serial = file.Serial;
-        pump.RunningJson = file.Running is null ? null : Stored.Write(file.Running);
+        pump.RunningJson = Run(file);
         return pump;
     }
 
@@ -93,16 +95,26 @@ public sealed class PumpImport(MildHunchDb db, CaseImport cases, PhotoImport pho
             yield return "how it runs";
     }
 
+    // What nobody said here yet.
     private static void Fill(PumpEntity here, PumpFile there)
     {
         var before = (here.SheetJson, here.Serial, here.RunningJson);
         here.SheetJson ??= there.Pump.Sheet is null ? null : Stored.Write(there.Pump.Sheet);
-        here.RunningJson ??= there.Running is null ? null : Stored.Write(there.Running);
-        if (here.Serial.Length == 0)
+        here.RunningJson ??= Run(there);
+        if (here.Serial.Length == 0 && there.Serial.Length > 0)
+        {
             here.Serial = there.Serial;
+            here.RunningJson = Stored.Write((here.Running() ?? new RunningDto()) with { Serial = there.Serial });
+        }
+
         if (before != (here.SheetJson, here.Serial, here.RunningJson))
             here.Version++;
     }
+
+    // One serial, wherever it stands in the file.
+    private static string? Run(PumpFile file) =>
+        file.Running is not { } told ? null
+            : Stored.Write(file.Serial.Length > 0 || told.Serial is not null ? told with { Serial = file.Serial } : told);
 
     // Entries that are not here yet; how many.
     private async Task<int> Lives(PumpEntity pump, PumpFile file, CancellationToken stop)
