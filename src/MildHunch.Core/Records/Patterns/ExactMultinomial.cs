@@ -15,7 +15,7 @@ public static class ExactMultinomial
     /// <summary>Outcomes that are drawn where there are more; fewer where there are so many events that it would take long.</summary>
     public const int Draws = 100_000;
     private const int FewestDraws = 2_000;
-    private const int MostSteps = 40_000_000;
+    private const int MostSteps = 16_000_000;
 
     // Outcomes as likely as the one seen differ from it in the last digits only.
     private const double Alike = 1e-9;
