@@ -17,8 +17,12 @@ internal static class KnownToAll
     private static readonly Lazy<ServiceProvider> Once = new(() =>
     {
         var services = new ServiceCollection();
-        services.AddKnowledge(Directory.CreateTempSubdirectory("mild-hunch-known-").FullName);
-        return services.BuildServiceProvider();
+        var folder = Directory.CreateTempSubdirectory("mild-hunch-known-").FullName;
+        services.AddKnowledge(folder);
+        var known = services.BuildServiceProvider();
+        known.LoadKnowledge();
+        Directory.Delete(folder);
+        return known;
     });
 
     public static void Share(IServiceCollection services)

@@ -21,6 +21,15 @@ public abstract class SteadyWork(string name, ShopHealth health, TimeProvider cl
     /// <summary>What comes before the first round.</summary>
     protected virtual Task Begin(CancellationToken stop) => Task.CompletedTask;
 
+    /// <summary>Waits until the product answers: whoever waits for that goes first.</summary>
+    protected static async Task Started(IHostApplicationLifetime product, CancellationToken stop)
+    {
+        var started = new TaskCompletionSource();
+        await using var told = product.ApplicationStarted.Register(started.SetResult);
+        await started.Task.WaitAsync(stop);
+        await Task.Yield();
+    }
+
     protected sealed override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         var pause = First;

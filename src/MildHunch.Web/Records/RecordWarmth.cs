@@ -13,14 +13,7 @@ public sealed class RecordWarmth(
 {
     private long seen;
 
-    // Whoever waits for the product to answer goes first.
-    protected override async Task Begin(CancellationToken stop)
-    {
-        var started = new TaskCompletionSource();
-        await using var told = product.ApplicationStarted.Register(started.SetResult);
-        await started.Task.WaitAsync(stop);
-        await Task.Yield();
-    }
+    protected override Task Begin(CancellationToken stop) => Started(product, stop);
 
     protected override async Task Round(CancellationToken stop)
     {

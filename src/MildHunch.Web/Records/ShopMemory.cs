@@ -54,9 +54,16 @@ public sealed class ShopMemory(
     public async Task Stored(long seen, CancellationToken stop)
     {
         var next = Volatile.Read(ref told).Task;
-        if (Changes == seen)
-            await Task.WhenAny(next, Task.Delay(day.UntilTomorrow, stop));
-        stop.ThrowIfCancellationRequested();
+        if (Changes != seen)
+            return;
+        try
+        {
+            await next.WaitAsync(day.UntilTomorrow, stop);
+        }
+        catch (TimeoutException)
+        {
+            // A new day.
+        }
     }
 
     /// <summary>One pump.</summary>

@@ -75,8 +75,7 @@ public sealed record CaseFile(
     public byte[] Written() => JsonSerializer.SerializeToUtf8Bytes(this, Json);
 
     /// <exception cref="JsonException">No such file.</exception>
-    public static CaseFile Read(Stream text) =>
-        CaseFileUpgrade.ToCurrent(Parsed(text)).Deserialize<CaseFile>(Json) ?? throw new JsonException("nothing");
+    public static CaseFile Read(Stream text) => As<CaseFile>(text, CaseFileUpgrade.ToCurrent);
 
     /// <summary>The same with photographs by other names.</summary>
     public CaseFile WithPhotos(IReadOnlyDictionary<string, string> names) => Renamed(this, names);
@@ -88,9 +87,21 @@ public sealed record CaseFile(
     /// <summary>The JSON schema of it.</summary>
     public static string Schema() => SchemaOf<CaseFile>();
 
-    /// <summary>JSON in which nothing stands twice.</summary>
-    internal static JsonNode? Parsed(Stream text) =>
-        JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { AllowDuplicateProperties = false });
+    /// <summary>A file of JSON in which nothing stands twice, brought into today’s shape.</summary>
+    /// <exception cref="JsonException">It is none, or holds half a letter, which the reader of trees tells in another way.</exception>
+    internal static T As<T>(Stream text, Func<JsonNode?, JsonNode?>? current = null)
+        where T : class
+    {
+        try
+        {
+            var tree = JsonNode.Parse(text, documentOptions: new JsonDocumentOptions { AllowDuplicateProperties = false });
+            return (current is null ? tree : current(tree)).Deserialize<T>(Json) ?? throw new JsonException("nothing");
+        }
+        catch (InvalidOperationException e)
+        {
+            throw new JsonException("half a letter", e);
+        }
+    }
 
     internal static string SchemaOf<T>() => Json.GetJsonSchemaAsNode(typeof(T)).ToJsonString(Json) + "\n";
 

@@ -29,9 +29,9 @@ public sealed class CaseImport(
         {
             var compared = await Compare(file.WithPhotos(taken.Renamed), both, stop);
             var pump = await db.Pumps.Include(p => p.Stood).FirstOrDefaultAsync(p => p.Id == file.Pump.Id, stop);
-            var renamed = pump is null && await db.Pumps.AnyAsync(p => p.Tag == file.Pump.Tag, stop);
             var isNew = pump is null;
-            pump ??= (renamed ? file.Pump with { Tag = await FreeTag(file.Pump.Tag, stop) } : file.Pump).ToEntity();
+            pump ??= await New(file.Pump, stop);
+            var renamed = isNew && pump.Tag != file.Pump.Tag;
             var shown = await Shown(compared, pump, stop);
 
             await using var whole = await db.Database.BeginTransactionAsync(stop);
@@ -133,15 +133,13 @@ public sealed class CaseImport(
         return more;
     }
 
-    /// <summary>A tag that no pump here has, near to one that is taken.</summary>
-    internal async Task<string> FreeTag(string tag, CancellationToken stop)
+    /// <summary>A pump that is not here yet, by its tag, or by one near to it where another pump has that.</summary>
+    internal async Task<PumpEntity> New(PumpInFile pump, CancellationToken stop)
     {
-        for (var k = 2; ; k++)
-        {
-            var free = $"{tag[..Math.Min(tag.Length, 34)]} ({k})";
-            if (!await db.Pumps.AnyAsync(p => p.Tag == free, stop))
-                return free;
-        }
+        var free = pump.Tag;
+        for (var k = 2; await db.Pumps.AnyAsync(p => p.Tag.ToLower() == free.ToLower(), stop); k++)
+            free = $"{pump.Tag[..Math.Min(pump.Tag.Length, 34)]} ({k})";
+        return (pump with { Tag = free }).ToEntity();
     }
 
     // True where all that was told, undone and done again in one is in the other too.

@@ -56,6 +56,8 @@ internal sealed partial class Corpus
         ("Sec-Fetch-Site", "cross-site"), ("Origin", "http://elsewhere.example"), ("Range", "bytes=5-1"), ("If-None-Match", "\"1\""),
     ];
 
+    // FUZZ_PATH=/api/import looks at one kind of endpoint alone.
+    private static readonly string? Only = Environment.GetEnvironmentVariable("FUZZ_PATH");
     private readonly Product product;
     private readonly JsonArray operations = [];
     private readonly DrawnShape shapes;
@@ -67,10 +69,14 @@ internal sealed partial class Corpus
     {
         (this.product, this.pumps, this.cases, this.files) = (product, pumps, cases, files);
         shapes = new DrawnShape(document);
-        foreach (var (path, verbs) in document["paths"]!.AsObject())
+        var paths = document["paths"]!.AsObject().Where(p => Only is null || p.Key.Contains(Only, StringComparison.Ordinal));
+        foreach (var (path, verbs) in paths)
             foreach (var (verb, told) in verbs!.AsObject())
                 operations.Add(new JsonObject { ["path"] = path, ["verb"] = verb.ToUpperInvariant(), ["told"] = told!.DeepClone() });
     }
+
+    /// <summary>True where only some endpoints were asked for.</summary>
+    public bool IsPart => Only is not null;
 
     /// <summary>How many endpoints it knows.</summary>
     public int Endpoints => operations.Count;

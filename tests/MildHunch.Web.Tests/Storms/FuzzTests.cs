@@ -25,7 +25,8 @@ public sealed class FuzzTests : IDisposable
     public async Task Nothing_that_is_sent_makes_it_fail()
     {
         var corpus = await Corpus.Of(product);
-        corpus.Endpoints.ShouldBeGreaterThan(60);
+        if (!corpus.IsPart)
+            corpus.Endpoints.ShouldBeGreaterThan(60);
         var stop = TestContext.Current.CancellationToken;
         var (next, failed, late) = (0, new ConcurrentQueue<string>(), new ConcurrentQueue<string>());
         var statuses = new ConcurrentDictionary<int, int>();

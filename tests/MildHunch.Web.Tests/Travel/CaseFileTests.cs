@@ -110,6 +110,15 @@ public sealed class CaseFileTests : IDisposable
                     j["version"] = version;
                     odd(j);
                 }))).Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        foreach (var version in new[] { 1, 2 })
+            foreach (var place in new[] { "id", "stage" })
+            {
+                var half = JsonNode.Parse(json)!;
+                (half["version"], half["case"]![place], half["photos"]) = (version, "@", new JsonArray());
+                (await Import(there, Zip(("case.json", Encoding.UTF8.GetBytes(half.ToJsonString().Replace("\"@\"", "\"\\ud800\""))))))
+                    .Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest, $"{place}, {version}");
+            }
+
         (await Import(there, Zip(("case.json", Encoding.UTF8.GetBytes(json.Replace("\"format\"", "\"format\":\"x\",\"format\""))))))
             .Response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
 

@@ -14,7 +14,8 @@ public sealed record Outcome(IReadOnlyList<string> Faults, int? Cylinder = null)
     public string Written => string.Join(And, Faults);
 
     /// <summary>
-    /// Checks and reads “fault”, “fault+fault”, “fault@2”, “fault@” where nobody said where; null for an empty text: an open case.
+    /// Checks and reads “fault”, “fault+fault”, “fault@2”, “fault@” where nobody said where; null for an empty text, an
+    /// open case.
     /// </summary>
     /// <exception cref="ImpossibleInputException">No fault before the place, or a place that is no number from 1 on.</exception>
     public static Outcome? Parse(string? text, string field)

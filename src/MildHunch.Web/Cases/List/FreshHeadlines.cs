@@ -10,12 +10,15 @@ namespace MildHunch.Web.Cases.List;
 /// verdict, and the list must not say another figure than the case. Closed cases say what was found.
 /// </summary>
 public sealed class FreshHeadlines(
-    IServiceScopeFactory scopes, ShopMemory memory, ShopHealth health, TimeProvider clock, ILogger<FreshHeadlines> log)
+    IServiceScopeFactory scopes, ShopMemory memory, IHostApplicationLifetime product, ShopHealth health, TimeProvider clock,
+    ILogger<FreshHeadlines> log)
     : SteadyWork("working out the list of cases", health, clock, log)
 {
     // Who changes one thing changes another soon after.
     private static readonly TimeSpan Settled = TimeSpan.FromSeconds(2);
     private long seen = -1;
+
+    protected override Task Begin(CancellationToken stop) => Started(product, stop);
 
     protected override async Task Round(CancellationToken stop)
     {

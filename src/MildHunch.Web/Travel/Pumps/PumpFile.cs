@@ -35,8 +35,7 @@ public sealed record PumpFile(
     public byte[] Written() => JsonSerializer.SerializeToUtf8Bytes(this, CaseFile.Json);
 
     /// <exception cref="JsonException">No such file.</exception>
-    public static PumpFile Read(Stream text) => CaseFile.Parsed(text).Deserialize<PumpFile>(CaseFile.Json)
-        ?? throw new JsonException("nothing");
+    public static PumpFile Read(Stream text) => CaseFile.As<PumpFile>(text);
 
     /// <summary>The same with photographs by other names.</summary>
     public PumpFile WithPhotos(IReadOnlyDictionary<string, string> names) => CaseFile.Renamed(this, names);

@@ -60,9 +60,7 @@ public sealed class PumpImport(MildHunchDb db, CaseImport cases, PhotoImport pho
 
     private async Task<PumpEntity> New(PumpFile file, CancellationToken stop)
     {
-        var tag = file.Pump.Tag;
-        var taken = await db.Pumps.AnyAsync(p => p.Tag.ToLower() == tag.ToLower(), stop);
-        var pump = (taken ? file.Pump with { Tag = await cases.FreeTag(tag, stop) } : file.Pump).ToEntity();
+        var pump = await cases.New(file.Pump, stop);
         pump.Serial = file.Serial;
         pump.RunningJson = Run(file);
         return pump;
