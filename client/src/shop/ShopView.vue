@@ -106,7 +106,7 @@ useTitle('Shop · Mild Hunch');
         <TextField v-model="typed.name!" label="Name, as it stands on reports" :problem="problems.name" />
         <label class="letterhead">
           Address under the name
-          <Textarea v-model="typed.letterhead!" rows="2" auto-resize maxlength="300" fluid />
+          <Textarea v-model="typed.letterhead!" rows="1" auto-resize maxlength="300" fluid />
           <span v-if="problems.letterhead" class="problem" role="alert">{{ problems.letterhead }}</span>
         </label>
         <TextField
@@ -164,6 +164,11 @@ useTitle('Shop · Mild Hunch');
   gap: 0.75rem 1.25rem;
   align-items: end;
   max-width: 60rem;
+}
+
+/* One line like the fields beside it; it grows with what is typed. */
+.letterhead :deep(textarea) {
+  min-height: 44px;
 }
 
 .across {

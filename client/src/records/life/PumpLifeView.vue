@@ -127,7 +127,6 @@ async function away() {
           variant="outlined"
           label="Label"
         />
-        <Button as="a" :href="`/api/pumps/${id}/export`" severity="secondary" variant="outlined" label="As a file" />
         <Button severity="secondary" variant="outlined" label="Swap" @click="ask('swap')" />
         <Button severity="secondary" variant="outlined" label="Put away" @click="away" />
         <Button @click="adding = true">New case <kbd>a</kbd></Button>
@@ -202,7 +201,12 @@ async function away() {
             </p>
           </section>
           <section aria-labelledby="cases">
-            <h2 id="cases">Cases</h2>
+            <div class="head">
+              <h2 id="cases">Cases</h2>
+              <a class="link" :href="`/api/pumps/${id}/export`" title="Plate, hours, parts and cases, for another shop"
+                >Pump as a file</a
+              >
+            </div>
             <ul>
               <li v-for="c in open" :key="c.id">
                 <RouterLink class="link" :to="`/cases/${c.id}`">{{ c.complaint }}</RouterLink>
