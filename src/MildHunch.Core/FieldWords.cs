@@ -28,6 +28,8 @@ internal static partial class FieldWords
     {
         if (Own.TryGetValue(field, out var own))
             return own;
+        if (Row().Match(field) is { Success: true } row)
+            return $"Row {row.Groups["number"].Value}, {Small(Of(row.Groups["rest"].Value))}";
         var path = Index().Replace(field, "").Split('.');
         var last = Array.FindLastIndex(path, p => !Silent.Contains(p));
         var name = last < 0 ? path[^1] : path[last];
@@ -36,10 +38,15 @@ internal static partial class FieldWords
             : Sentence(Humps().Replace(name, m => " " + m.Value.ToLowerInvariant()).Replace('-', ' '));
     }
 
+    private static string Small(string words) => char.ToLowerInvariant(words[0]) + words[1..];
+
     private static string Sentence(string words) => words.Length == 0 ? "This" : char.ToUpperInvariant(words[0]) + words[1..];
 
     [GeneratedRegex(@"\[\d*\]")]
     private static partial Regex Index();
+
+    [GeneratedRegex(@"^row (?<number>\d+)\.(?<rest>.+)$")]
+    private static partial Regex Row();
 
     [GeneratedRegex("(?<=[a-z])[A-Z]")]
     private static partial Regex Humps();

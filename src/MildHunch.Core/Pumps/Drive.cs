@@ -51,13 +51,14 @@ public sealed record Drive
     /// <exception cref="ImpossibleInputException">Poles, slip, power or ratio that cannot be.</exception>
     public static Drive Motor(int poles, double frequencyHz, Power rated, double slip = 0.035, double ratio = 1, bool belt = false)
     {
+        var objections = new Objections();
         if (poles is not (2 or 4 or 6 or 8 or 10 or 12))
-            throw new ImpossibleInputException("poles", poles.ToString(CultureInfo.InvariantCulture), "2, 4, 6, 8, 10 or 12 poles");
-        Guard.Within("frequency", frequencyHz, 5, 120, $"{Quantity.Digits(frequencyHz)} Hz", "5 to 120 Hz");
-        Guard.Within("droop", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
+            objections.Add("poles", poles.ToString(CultureInfo.InvariantCulture), "2, 4, 6, 8, 10 or 12 poles");
+        objections.Within("frequency", frequencyHz, 5, 120, $"{Quantity.Digits(frequencyHz)} Hz", "5 to 120 Hz");
+        objections.Within("droop", slip, 0, 0.15, $"{Quantity.Digits(slip * 100)} %", "a slip of 0 to 15 % at rated power");
         var synchronous = 2 * frequencyHz / poles;
         return Make(
-            DriveKind.Motor, synchronous, rated, slip, ratio, belt,
+            objections, DriveKind.Motor, synchronous, rated, slip, ratio, belt,
             $"{poles} poles at {Quantity.Digits(frequencyHz)} Hz: {Quantity.Digits(synchronous * 60, 4)} rpm without slip");
     }
 
@@ -65,27 +66,34 @@ public sealed record Drive
     /// <exception cref="ImpossibleInputException">A speed, droop, power or ratio that cannot be.</exception>
     public static Drive Engine(RotationalSpeed noLoad, Power rated, double droop = 0.06, double ratio = 1, bool belt = false)
     {
-        Guard.Within("noLoadSpeed", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
-        Guard.Within("droop", droop, 0, 0.3, $"{Quantity.Digits(droop * 100)} %", "a droop of 0 to 30 % at rated power");
-        return Make(DriveKind.Engine, noLoad.Si, rated, droop, ratio, belt, $"governed engine, {noLoad.Format(Units.Rpm, 4)} without load");
+        var objections = new Objections();
+        objections.Within("noLoadSpeed", noLoad.Si, 5, 150, noLoad.Format(Units.Rpm), "an engine of 300 to 9000 rpm");
+        objections.Within("droop", droop, 0, 0.3, $"{Quantity.Digits(droop * 100)} %", "a droop of 0 to 30 % at rated power");
+        return Make(
+            objections, DriveKind.Engine, noLoad.Si, rated, droop, ratio, belt,
+            $"governed engine, {noLoad.Format(Units.Rpm, 4)} without load");
     }
 
     /// <summary>Ratio of a belt: pump pulley over driver pulley.</summary>
     /// <exception cref="ImpossibleInputException">A pulley that cannot be.</exception>
     public static double BeltRatio(Length driverPulley, Length pumpPulley)
     {
-        Guard.Within("driverPulley", driverPulley.Si, 0.02, 2, driverPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
-        Guard.Within("pumpPulley", pumpPulley.Si, 0.02, 2, pumpPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
+        var objections = new Objections();
+        objections.Within("driverPulley", driverPulley.Si, 0.02, 2, driverPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
+        objections.Within("pumpPulley", pumpPulley.Si, 0.02, 2, pumpPulley.Format(Units.Millimetre), "a pulley of 20 to 2000 mm");
+        objections.ThrowIfAny();
         return pumpPulley.Si / driverPulley.Si;
     }
 
     /// <summary>Crank speed when this much power is taken.</summary>
     public RotationalSpeed SpeedAt(Power shaft) => new(NoLoad.Si * (1 - (Droop * shaft.Si / Rated.Si)));
 
-    private static Drive Make(DriveKind kind, double noLoadHz, Power rated, double droop, double ratio, bool belt, string source)
+    private static Drive Make(
+        Objections objections, DriveKind kind, double noLoadHz, Power rated, double droop, double ratio, bool belt, string source)
     {
-        Guard.Within("ratedPower", rated.Si, 50, 5e6, rated.Format(Units.Preferred(QuantityKind.Power)), "0.05 to 5000 kW");
-        Guard.Within("gearRatio", ratio, 0.05, 100, Quantity.Digits(ratio), "a ratio of driver speed to crank speed of 0.05 to 100");
+        objections.Within("ratedPower", rated.Si, 50, 5e6, rated.Format(Units.Preferred(QuantityKind.Power)), "0.05 to 5000 kW");
+        objections.Within("gearRatio", ratio, 0.05, 100, Quantity.Digits(ratio), "a ratio of driver speed to crank speed of 0.05 to 100");
+        objections.ThrowIfAny();
         var turns = belt ? ratio / (1 - BeltCreep) : ratio;
         return new Drive
         {

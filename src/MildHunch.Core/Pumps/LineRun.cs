@@ -55,10 +55,12 @@ public sealed record LineRun
     /// <exception cref="ImpossibleInputException">A length, bore or loss that cannot be.</exception>
     public static LineRun Create(Length length, Length bore, LineMaterial material = LineMaterial.Hose, double fittingLoss = 0)
     {
-        Guard.Within("length", length.Si, 0.01, 2000, length.Format(Units.Preferred(QuantityKind.Length)), "a run of 10 mm to 2000 m");
-        Guard.Within("bore", bore.Si, 1e-3, 0.5, bore.Format(Units.Millimetre), "a bore of 1 to 500 mm");
-        Guard.Within(
+        var objections = new Objections();
+        objections.Within("length", length.Si, 0.01, 2000, length.Format(Units.Preferred(QuantityKind.Length)), "a run of 10 mm to 2000 m");
+        objections.Within("bore", bore.Si, 1e-3, 0.5, bore.Format(Units.Millimetre), "a bore of 1 to 500 mm");
+        objections.Within(
             "fittings", fittingLoss, 0, 500, Quantity.Digits(fittingLoss), "loss coefficients that add to 0 to 500 velocity heads");
+        objections.ThrowIfAny();
         return new LineRun { Length = length, Bore = bore, Material = material, FittingLoss = fittingLoss };
     }
 }

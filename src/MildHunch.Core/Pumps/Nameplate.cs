@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Globalization;
 using MildHunch.Core.Quantities;
 
@@ -16,18 +17,25 @@ public sealed record Nameplate(
     private const double Disagreement = 0.12;
 
     /// <summary>Works out the one that is missing of bore, stroke, speed and flow.</summary>
-    /// <exception cref="ImpossibleInputException">More than one is missing, naming the first.</exception>
+    /// <exception cref="ImpossibleInputException">Values that cannot be, or more than one missing, naming the first of these.</exception>
     public static Nameplate Complete(int cylinders, Length? plungerDiameter, Length? stroke, RotationalSpeed? speed, VolumeFlow? flow)
     {
-        Guard.Within("cylinders", cylinders, 1, 7, cylinders.ToString(CultureInfo.InvariantCulture), "1 to 7 cylinders");
+        var objections = new Objections();
+        objections.Within("cylinders", cylinders, 1, 7, cylinders.ToString(CultureInfo.InvariantCulture), "1 to 7 cylinders");
         if (plungerDiameter is { } d)
-            Guard.Within("plungerDiameter", d.Si, 2e-3, 0.3, d.Format(Units.Millimetre), "a plunger of 2 to 300 mm");
+            objections.Within("plungerDiameter", d.Si, 2e-3, 0.3, d.Format(Units.Millimetre), "a plunger of 2 to 300 mm");
         if (stroke is { } s)
-            Guard.Within("stroke", s.Si, 1e-3, 2, s.Format(Units.Millimetre), "a stroke of 1 to 500 mm, of an intensifier up to 2000 mm");
+            objections.Within(
+                "stroke", s.Si, 1e-3, 2, s.Format(Units.Millimetre), "a stroke of 1 to 500 mm, of an intensifier up to 2000 mm");
         if (speed is { } n)
-            Guard.Within("ratedSpeed", n.Si, 0.01, 100, n.Format(Units.Rpm), "0.6 to 6000 rpm");
+            objections.Within("ratedSpeed", n.Si, 0.01, 100, n.Format(Units.Rpm), "0.6 to 6000 rpm");
         if (flow is { } q)
-            Guard.Within("ratedFlow", q.Si, 1e-8, 1, q.Format(Units.LitrePerMinute), "a rated flow above 0, up to 60 000 L/min");
+            objections.Within("ratedFlow", q.Si, 1e-8, 1, q.Format(Units.LitrePerMinute), "a rated flow above 0, up to 60 000 L/min");
+        if (new object?[] { plungerDiameter, stroke, speed, flow }.Count(told => told is null) > 1)
+            objections.Add(
+                plungerDiameter is null ? "plungerDiameter" : stroke is null ? "stroke" : "ratedSpeed", ImpossibleInputException.Nothing,
+                "a value here, or the rated flow and all of the rest of bore, stroke and speed, to work it out from");
+        objections.ThrowIfAny();
         var each = cylinders * Efficiency;
         double Area() => Quantities.Area.OfCircle(plungerDiameter!.Value).Si;
         switch (plungerDiameter, stroke, speed, flow)
@@ -61,10 +69,7 @@ public sealed record Nameplate(
                     : $"The plate's {flow.Value.Format(Units.LitrePerMinute)} and the geometry do not agree: bore, stroke and speed give "
                         + $"{would.Format(Units.LitrePerMinute)}.");
             default:
-                var missing = plungerDiameter is null ? "plungerDiameter" : stroke is null ? "stroke" : "ratedSpeed";
-                throw new ImpossibleInputException(
-                    missing, "nothing",
-                    "a value here, or the rated flow and all of the rest of bore, stroke and speed, to work it out from");
+                throw new UnreachableException();
         }
     }
 }

@@ -53,8 +53,10 @@ public sealed record Nozzle
     /// <exception cref="ImpossibleInputException">A flow or pressure that cannot be.</exception>
     public static Nozzle FromPoint(VolumeFlow flow, GaugePressure at)
     {
-        Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
-        Guard.Within("at", at.Si, 1e4, 6.5e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 6500 bar");
+        var objections = new Objections();
+        objections.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a nozzle flow above 0, up to 60 000 L/min");
+        objections.Within("at", at.Si, 1e4, 6.5e8, at.Format(Units.Bar), "the pressure of that flow, 0.1 to 6500 bar");
+        objections.ThrowIfAny();
         return new Nozzle(flow.Si / Math.Sqrt(at.Si), SigmaByNumber, $"{flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}");
     }
 
@@ -78,11 +80,14 @@ public sealed record Nozzle
     /// <exception cref="ImpossibleInputException">A pressure or flow that cannot be.</exception>
     public static Nozzle FromProcess(GaugePressure opensAt, VolumeFlow flow, GaugePressure at)
     {
-        Guard.Within("opensAt", opensAt.Si, 0, 1e8, opensAt.Format(Units.Bar), "a pressure of 0 to 1000 bar from which it passes");
-        Guard.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a flow above 0, up to 60 000 L/min");
-        Guard.Within(
-            "at", at.Si, opensAt.Si + 1e4, 1e8, at.Format(Units.Bar),
-            $"the pressure of that flow, above the {opensAt.Format(Units.Bar)} from which it passes");
+        var objections = new Objections();
+        objections.Within("opensAt", opensAt.Si, 0, 1e8, opensAt.Format(Units.Bar), "a pressure of 0 to 1000 bar from which it passes");
+        objections.Within("flow", flow.Si, 1e-9, 1, flow.Format(Units.LitrePerMinute), "a flow above 0, up to 60 000 L/min");
+        if (objections.Stands("opensAt"))
+            objections.Within(
+                "at", at.Si, opensAt.Si + 1e4, 1e8, at.Format(Units.Bar),
+                $"the pressure of that flow, above the {opensAt.Format(Units.Bar)} from which it passes");
+        objections.ThrowIfAny();
         return new Nozzle(
             flow.Si / (at.Si - opensAt.Si), SigmaByNumber,
             $"process: {flow.Format(Units.LitrePerMinute)} at {at.Format(Units.Bar)}, nothing below {opensAt.Format(Units.Bar)}")

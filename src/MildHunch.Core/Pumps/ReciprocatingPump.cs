@@ -1,4 +1,3 @@
-using System.Globalization;
 using MildHunch.Core.Quantities;
 
 namespace MildHunch.Core.Pumps;
@@ -91,7 +90,7 @@ public sealed record ReciprocatingPump
     /// <summary>Pressure ratio of an intensifier: oil area over plunger area; 0 on all others.</summary>
     public double OilRatio => OilPistonDiameter is { } oil ? Math.Pow(oil.Si / PlungerDiameter.Si, 2) - 1 : 0;
 
-    /// <summary>The pump, or <see cref="ImpossibleInputException"/> naming the first field that cannot be.</summary>
+    /// <summary>The pump, or <see cref="ImpossibleInputException"/> naming every field that cannot be.</summary>
     public static ReciprocatingPump Create(
         int cylinders,
         Length plungerDiameter,
@@ -113,63 +112,26 @@ public sealed record ReciprocatingPump
         UnloaderType unloader = UnloaderType.TrappedPressure,
         IReadOnlyList<int>? firingOrder = null)
     {
-        var intensifier = arrangement == Arrangement.Intensifier;
-        var (least, most, said) = arrangement switch
+        var told = new PumpAsTold
         {
-            Arrangement.Intensifier => (2, 2, "2 ends"),
-            Arrangement.TwinPiston => (2, 2, "2 pistons"),
-            Arrangement.Axial => (2, 7, "2 to 7 pistons"),
-            _ => (1, 7, "1 to 7 cylinders"),
+            Arrangement = arrangement,
+            Cylinders = cylinders,
+            PlungerDiameter = plungerDiameter,
+            Stroke = stroke,
+            RatedSpeed = ratedSpeed,
+            RatedPressure = ratedPressure,
+            RodRatio = rodRatio,
+            RodDiameter = rodDiameter,
+            Clearance = clearance,
+            Slip = slip,
+            OilPistonDiameter = oilPistonDiameter,
+            ShiftTime = shiftTime,
+            RequiredHead = requiredHead,
+            FiringOrder = firingOrder,
         };
-        Guard.Within("cylinders", cylinders, least, most, cylinders.ToString(CultureInfo.InvariantCulture), said);
-        Guard.Within(
-            "plungerDiameter", plungerDiameter.Si, 2e-3, 0.3, plungerDiameter.Format(Units.Millimetre), "a plunger of 2 to 300 mm");
-        Guard.Within(
-            "stroke", stroke.Si, 1e-3, intensifier ? 2 : 0.5, stroke.Format(Units.Millimetre),
-            intensifier ? "a stroke of 1 to 2000 mm" : "a stroke of 1 to 500 mm");
-        Guard.Within(
-            "ratedSpeed", ratedSpeed.Si, intensifier ? 0.01 : 5 / 60.0, intensifier ? 10 : 100, ratedSpeed.Format(Units.Rpm),
-            intensifier ? "0.6 to 600 cycles a minute" : "5 to 6000 rpm");
-        Guard.Within(
-            "ratedPressure", ratedPressure.Si, 1e5, intensifier ? 6.5e8 : 1e8, ratedPressure.Format(Units.Bar),
-            intensifier ? "1 to 6500 bar" : "1 to 1000 bar");
-        var ratio = rodRatio ?? (arrangement is Arrangement.Axial || intensifier ? 0 : UsualRodRatio);
-        Guard.Within(
-            "rodRatio", ratio, 0, 0.5, Quantity.Digits(ratio),
-            "crank radius over rod length, 0 to 0.5: at 1 the rod could not pass its dead centre");
-        if (arrangement is Arrangement.Axial && ratio != 0)
-            throw new ImpossibleInputException(
-                "rodRatio", Quantity.Digits(ratio), "0: a swash or wobble plate moves its pistons as a pure sine");
-        if (rodDiameter is { } rod)
-        {
-            Guard.Within(
-                "rodDiameter", rod.Si, 1e-3, plungerDiameter.Si * 0.98, rod.Format(Units.Millimetre),
-                $"a rod of 1 mm to just under the piston's {plungerDiameter.Format(Units.Millimetre)}");
-            if (arrangement != Arrangement.CrankPlunger)
-                throw new ImpossibleInputException(
-                    "rodDiameter", rod.Format(Units.Millimetre), "a rod counts on double-acting crank pumps only");
-        }
-
-        var room = clearance ?? (intensifier ? 0.3 : 1);
-        Guard.Within("clearance", room, 0, 10, Quantity.Digits(room), "clearance volume over swept volume, 0 to 10 (usually 0.5 to 3)");
-        var valves = slip ?? (intensifier ? 0.01 : UsualSlip);
-        Guard.Within(
-            "slip", valves, 0, 0.2, $"{Quantity.Digits(valves * 100)} %", "a valve slip of 0 to 20 % when healthy (usually 2 to 5 %)");
-        if (requiredHead is { } head)
-            Guard.Within(
-                "requiredHead", head.Si, 0, 50, head.Format(Units.Find(QuantityKind.Length, "m")!), "a required head of 0 to 50 m");
-        if (intensifier != oilPistonDiameter is not null)
-            throw new ImpossibleInputException(
-                "oilPistonDiameter", intensifier ? "nothing" : oilPistonDiameter!.Value.Format(Units.Millimetre),
-                intensifier ? "the diameter of the oil piston" : "an oil piston on intensifiers only");
-        if (oilPistonDiameter is { } oil)
-            Guard.Within(
-                "oilPistonDiameter", oil.Si, plungerDiameter.Si * 1.2, 1, oil.Format(Units.Millimetre),
-                $"an oil piston larger than the plunger's {plungerDiameter.Format(Units.Millimetre)}, up to 1 m");
-        var shift = shiftTime ?? new Duration(intensifier ? 0.05 : 0);
-        Guard.Within(
-            "shiftTime", shift.Si, 0, 0.4 / ratedSpeed.Si, shift.Format(Units.Preferred(QuantityKind.Duration)),
-            "a shift shorter than eight tenths of a stroke");
+        var objections = new Objections();
+        told.Judge(objections);
+        objections.ThrowIfAny();
         return new ReciprocatingPump
         {
             Arrangement = arrangement,
@@ -184,11 +146,11 @@ public sealed record ReciprocatingPump
             HeadLayout = headLayout,
             SealReturn = sealReturn,
             FiringOrder = firingOrder is null ? default : FiringOrder.Of(firingOrder, cylinders),
-            RodRatio = pullDischarges ? -ratio : ratio,
-            Clearance = room,
-            Slip = valves,
+            RodRatio = pullDischarges ? -told.Ratio : told.Ratio,
+            Clearance = told.Room,
+            Slip = told.ValveSlip,
             OilPistonDiameter = oilPistonDiameter,
-            ShiftTime = shift,
+            ShiftTime = told.Shift,
             RequiredHead = requiredHead,
         };
     }

@@ -61,8 +61,8 @@ public sealed record Setup
     /// <summary>Full scale of the gauge at the head, from zero; null when nobody said, then 1.6 times the pump's rating is taken.</summary>
     public GaugePressure? GaugeSpan { get; private init; }
 
-    /// <summary>The set-up, or <see cref="ImpossibleInputException"/> naming the field that cannot be.</summary>
-    /// <exception cref="ImpossibleInputException">A set-up that cannot be; it names the field.</exception>
+    /// <summary>The set-up, or <see cref="ImpossibleInputException"/> naming every field that cannot be.</summary>
+    /// <exception cref="ImpossibleInputException">A set-up that cannot be; it names every such field.</exception>
     public static Setup Create(
         RotationalSpeed speed,
         Nozzle nozzle,
@@ -82,48 +82,34 @@ public sealed record Setup
         GaugePressure? oilPressure = null,
         GaugePressure? gaugeSpan = null)
     {
-        Guard.Within("speed", speed.Si, 0.01, 100, speed.Format(Units.Rpm), "0.6 to 6000 rpm");
-        if (controlSetting is { } set)
-            Guard.Within("controlSetting", set.Si, 5e4, 1e8, set.Format(Units.Bar), "a setting of 0.5 to 1000 bar");
-        if (relief is { } valve)
-            Guard.Within("relief", valve.Si, 5e4, 6.5e8, valve.Format(Units.Bar), "a relief valve set to 0.5 to 6500 bar");
-        if (oilPressure is { } oil)
-            Guard.Within("oilPressure", oil.Si, 1e5, 1e8, oil.Format(Units.Bar), "an oil pressure of 1 to 1000 bar");
-        if (gaugeSpan is { } span)
-            Guard.Within("gaugeSpan", span.Si, 1e5, 1e9, span.Format(Units.Bar), "a gauge that reads up to 1 to 10000 bar");
-        var warm = temperature ?? Quantity.From<Temperature>(20, Units.Celsius);
-        var pumped = liquid ?? Liquid.PlainWater;
-        var vapour = pumped.VapourPressure(warm).Si;
-        var supply = supplyPressure ?? default;
-        Guard.Within("supplyPressure", supply.Si, -9e4, 2e6, supply.Format(Units.Bar), "−0.9 to 20 bar at the source");
-        if (supply.Si + AbsolutePressure.StandardAir.Si <= vapour)
-            throw new ImpossibleInputException(
-                "supplyPressure", supply.Format(Units.Bar), $"more than the vapour pressure: {pumped.Name} boils at that temperature");
-        if (inlet is not null)
-            Guard.Within(
-                "level", inlet.Level.Si, -9, 100, inlet.Level.Format(Units.Find(QuantityKind.Length, "m")!),
-                "a level 9 m below to 100 m above the pump");
-        if (voltage is { } volts)
-            Guard.Within("voltage", volts.Si, 24, 1000, volts.Format(Units.Volt), "24 to 1000 V between phases");
-        if (outlet is not null && nozzle.OpensAtPa is null)
+        var told = new SetupAsTold
         {
-            var bore = nozzle.OrificeOf(nozzle.Coefficient, pumped.Density(warm).Si);
-            if (bore >= outlet.Bore.Si)
-                throw new ImpossibleInputException(
-                    "nozzle", new Length(bore).Format(Units.Millimetre),
-                    $"a nozzle bore smaller than the {outlet.Bore.Format(Units.Millimetre)} line it sits on");
-        }
-
+            Speed = speed,
+            Nozzle = nozzle,
+            ControlSetting = controlSetting,
+            Temperature = temperature,
+            SupplyPressure = supplyPressure,
+            Voltage = voltage,
+            Liquid = liquid,
+            Inlet = inlet,
+            Outlet = outlet,
+            Relief = relief,
+            OilPressure = oilPressure,
+            GaugeSpan = gaugeSpan,
+        };
+        var objections = new Objections();
+        told.Judge(objections);
+        objections.ThrowIfAny();
         return new Setup
         {
             Speed = speed,
             Nozzle = nozzle,
             ControlSetting = controlSetting,
             Line = line,
-            Temperature = warm,
-            SupplyPressure = supply,
+            Temperature = told.Warm,
+            SupplyPressure = supplyPressure ?? default,
             Voltage = voltage,
-            Liquid = pumped,
+            Liquid = told.Pumped,
             Drive = drive,
             Inlet = inlet,
             Outlet = outlet,

@@ -48,8 +48,10 @@ public sealed record Dampener
     /// <exception cref="ImpossibleInputException">A gas volume or charge that cannot be.</exception>
     public static Dampener Create(Volume gas, GaugePressure charge)
     {
-        Guard.Within("gasVolume", gas.Si, 1e-6, 1, gas.Format(Units.Preferred(QuantityKind.Volume)), "a gas volume of 1 mL to 1000 L");
-        Guard.Within("charge", charge.Si, 1e4, 5e8, charge.Format(Units.Bar), "a charge of 0.1 to 5000 bar");
+        var objections = new Objections();
+        objections.Within("gasVolume", gas.Si, 1e-6, 1, gas.Format(Units.Preferred(QuantityKind.Volume)), "a gas volume of 1 mL to 1000 L");
+        objections.Within("charge", charge.Si, 1e4, 5e8, charge.Format(Units.Bar), "a charge of 0.1 to 5000 bar");
+        objections.ThrowIfAny();
         return new Dampener { Gas = gas, Charge = charge };
     }
 

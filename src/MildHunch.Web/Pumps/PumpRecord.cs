@@ -35,28 +35,32 @@ public static class PumpRecord
     /// <summary>
     /// Checks everything and says everything that is wrong; what the plate leaves open is assumed and noted as such. Nothing is stored.
     /// </summary>
-    public static PumpEntity Checked(PumpRequest request, DateTime at) => PumpRefusals.AllAtOnce(request, r => Made(r, at));
-
-    private static PumpEntity Made(PumpRequest request, DateTime at)
+    public static PumpEntity Checked(PumpRequest request, DateTime at) => Objections.Gather(objections =>
     {
-        var tag = Text(request.Tag, "tag", 40, "a tag of 1 to 40 characters, such as FOG-2");
-        var (name, duty) = (Short(request.Name, "name"), Short(request.Duty, "duty"));
-        var pump = request.Pump.ToCore();
-        var setup = SetupAssumptions.Complete(request.Pump, request.Setup).Setup;
-        setup.ToCore();
-        PumpDoubts.AskBack(request with { Setup = setup }, pump);
+        var tag = objections.Take(() => Text(request.Tag, "tag", 40, "a tag of 1 to 40 characters, such as FOG-2"));
+        var name = objections.Take(() => Short(request.Name, "name"));
+        var duty = objections.Take(() => Short(request.Duty, "duty"));
+        var pump = objections.Take(request.Pump.ToCore);
+        var setup = pump is null ? null : objections.Take(() => SetupAssumptions.Complete(request.Pump, request.Setup).Setup);
+        // What would be assumed of the pump is not missed where that cannot be.
+        if (pump is null)
+            request.Setup?.Judge(objections);
+        else if (setup is not null)
+            objections.Take(setup.ToCore);
+        objections.ThrowIfAny();
+        PumpDoubts.AskBack(request with { Setup = setup }, pump!);
         return new PumpEntity
         {
             Id = Ids.New(),
-            Tag = tag,
-            Name = name,
-            Duty = duty,
+            Tag = tag!,
+            Name = name!,
+            Duty = duty!,
             Type = TypeOf(request.Pump!),
             PumpJson = Stored.Write(request.Pump),
             SetupJson = Stored.Write(setup),
             CreatedAt = at,
         };
-    }
+    });
 
     private static string Text(string? text, string field, int most, string accepted)
     {

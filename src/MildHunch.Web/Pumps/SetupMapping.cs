@@ -9,42 +9,64 @@ namespace MildHunch.Web.Pumps;
 /// <summary>A set-up as Core knows it. Every refusal names the field as the caller wrote it.</summary>
 public static class SetupMapping
 {
+    private const string At = "setup";
     private const double Celsius20 = 293.15;
 
-    public static Setup ToCore(this SetupDto? dto)
+    public static Setup ToCore(this SetupDto? dto) => dto is null
+        ? throw new ImpossibleInputException(At, ImpossibleInputException.Nothing, "how it is run: at least speed and nozzle")
+        : ImpossibleInputException.Under(At, () => Objections.Gather(objections => Made(dto, objections)));
+
+    /// <summary>Objects to what stands in it and cannot be; what is left out is not missed.</summary>
+    public static void Judge(this SetupDto dto, Objections objections) =>
+        objections.Take(At, () => Objections.Gather(inside => Read(dto, inside)));
+
+    private static Setup Made(SetupDto dto, Objections objections)
     {
-        const string at = "setup";
-        if (dto is null)
-            throw new ImpossibleInputException(at, "nothing", "how it is run: at least speed and nozzle");
-        return Mapping.Under(at, () =>
+        if (dto.Drive is null)
+            objections.Need<RotationalSpeed>(dto.Speed, "speed");
+        if (dto.Nozzle is null)
+            objections.Add("nozzle.flow", ImpossibleInputException.Nothing, NozzleMapping.Ways);
+        var read = Read(dto, objections);
+        objections.ThrowIfAny();
+        var told = read.Told;
+        return Setup.Create(
+            told.Speed!.Value, told.Nozzle!, told.ControlSetting, read.Line, told.Temperature, told.SupplyPressure, told.Voltage,
+            told.Liquid, read.Drive, told.Inlet, told.Outlet, read.Dampener, told.Relief, read.Injector, read.State, told.OilPressure,
+            told.GaugeSpan);
+    }
+
+    private static SetupRead Read(SetupDto dto, Objections objections)
+    {
+        var liquid = objections.Take(() => ToLiquid(dto.Liquid, dto.LiquidStrength));
+        var temperature = dto.Temperature is null
+            ? new Temperature(Celsius20)
+            : objections.Maybe<Temperature>(dto.Temperature, "temperature");
+        // A nozzle by its bore passes so much of this liquid; where that is not understood, nobody can say.
+        var density = liquid is null || temperature is null ? null : objections.Take(() => (Density?)liquid.Density(temperature.Value));
+        var drive = dto.Drive is null ? null : objections.Take("drive", () => DriveMapping.ToCore(dto.Drive));
+        var told = new SetupAsTold
         {
-            var liquid = ToLiquid(dto.Liquid, dto.LiquidStrength);
-            var temperature = dto.Temperature.Maybe<Temperature>("temperature") ?? new Temperature(Celsius20);
-            var drive = dto.Drive is null ? null : Mapping.Under("drive", () => ToDrive(dto.Drive));
-            return Setup.Create(
-                drive?.NoLoad ?? dto.Speed.Need<RotationalSpeed>("speed"),
-                Mapping.Under("nozzle", () => ToNozzle(dto, liquid, temperature)),
-                dto.ControlSetting.Maybe<GaugePressure>("controlSetting"),
-                Mapping.Choice(dto.Line, "line", OutletLine.Unknown),
-                temperature,
-                dto.SupplyPressure.Maybe<GaugePressure>("supplyPressure"),
-                dto.Voltage.Maybe<Voltage>("voltage"),
-                liquid,
-                drive,
-                dto.Inlet is null ? null : Mapping.Under("inlet", () => ToInlet(dto.Inlet)),
-                dto.Outlet is null ? null : Mapping.Under("outlet", () => ToRun(dto.Outlet)),
-                dto.Dampener is null
-                    ? null
-                    : Mapping.Under(
-                        "dampener",
-                        () => Dampener.Create(
-                            dto.Dampener.GasVolume.Need<Volume>("gasVolume"), dto.Dampener.Charge.Need<GaugePressure>("charge"))),
-                dto.Relief.Maybe<GaugePressure>("relief"),
-                dto.Injector is null ? null : Mapping.Choice<InjectorPlace>(dto.Injector, "injector", default),
-                Mapping.Choice(dto.State, "state", ControlState.Working),
-                dto.OilPressure.Maybe<GaugePressure>("oilPressure"),
-                dto.GaugeSpan.Maybe<GaugePressure>("gaugeSpan"));
-        });
+            Speed = dto.Drive is null ? objections.Maybe<RotationalSpeed>(dto.Speed, "speed") : drive?.NoLoad,
+            Nozzle = dto.Nozzle is null ? null : objections.Take("nozzle", () => NozzleMapping.ToCore(dto.Nozzle, density)),
+            ControlSetting = objections.Maybe<GaugePressure>(dto.ControlSetting, "controlSetting"),
+            Temperature = temperature,
+            SupplyPressure = objections.Maybe<GaugePressure>(dto.SupplyPressure, "supplyPressure"),
+            Voltage = objections.Maybe<Voltage>(dto.Voltage, "voltage"),
+            Liquid = liquid,
+            Inlet = dto.Inlet is null ? null : objections.Take("inlet", () => ToInlet(dto.Inlet)),
+            Outlet = dto.Outlet is null ? null : objections.Take("outlet", () => ToRun(dto.Outlet)),
+            Relief = objections.Maybe<GaugePressure>(dto.Relief, "relief"),
+            OilPressure = objections.Maybe<GaugePressure>(dto.OilPressure, "oilPressure"),
+            GaugeSpan = objections.Maybe<GaugePressure>(dto.GaugeSpan, "gaugeSpan"),
+        };
+        if (dto.Assumed?.Contains(SetupAssumptions.Nozzle) == true)
+            told = told with { Nozzle = told.Nozzle?.AsAssumed() };
+        told.Judge(objections);
+        return new SetupRead(
+            told, drive, dto.Dampener is null ? null : objections.Take("dampener", () => ToDampener(dto.Dampener)),
+            objections.Choice(dto.Line, "line", OutletLine.Unknown),
+            objections.Choice(dto.State, "state", ControlState.Working),
+            dto.Injector is null ? null : objections.Choice<InjectorPlace>(dto.Injector, "injector", default));
     }
 
     private static Liquid ToLiquid(string? name, double? strength)
@@ -69,60 +91,24 @@ public static class SetupMapping
         }
     }
 
-    private static Drive ToDrive(DriveDto dto)
-    {
-        var belt = dto.DriverPulley is not null || dto.PumpPulley is not null;
-        var ratio = belt
-            ? Drive.BeltRatio(dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley"))
-            : dto.GearRatio ?? 1;
-        var power = dto.RatedPower.Need<Power>("ratedPower");
-        var drive = dto.Kind switch
-        {
-            "motor" => Drive.Motor(
-                dto.Poles ?? 4, dto.Frequency.Maybe<RotationalSpeed>("frequency")?.Si ?? 50, power, dto.Droop ?? 0.035, ratio, belt),
-            "engine" => Drive.Engine(dto.NoLoadSpeed.Need<RotationalSpeed>("noLoadSpeed"), power, dto.Droop ?? 0.06, ratio, belt),
-            _ => throw new ImpossibleInputException("kind", dto.Kind is null ? "nothing" : $"“{dto.Kind}”", "motor, engine"),
-        };
-        return belt
-            ? drive with { Pulleys = (dto.DriverPulley.Need<Length>("driverPulley"), dto.PumpPulley.Need<Length>("pumpPulley")) }
-            : drive;
-    }
-
-    private static InletSide ToInlet(InletDto dto)
+    private static InletSide ToInlet(InletDto dto) => Objections.Gather(objections =>
     {
         var strainer = dto.Strainer ?? 2;
         if (!(strainer is >= 0 and <= 500))
-            throw new ImpossibleInputException("strainer", Quantity.Digits(strainer), "0 to 500 velocity heads");
-        return new InletSide(Mapping.Under("run", () => ToRun(dto.Run)), dto.Level.Maybe<Length>("level") ?? default, strainer);
-    }
+            objections.Add("strainer", Quantity.Digits(strainer), "0 to 500 velocity heads");
+        return new InletSide(
+            objections.Take("run", () => ToRun(dto.Run))!, objections.Maybe<Length>(dto.Level, "level") ?? default, strainer);
+    });
 
-    private static LineRun ToRun(RunDto? dto) => LineRun.Create(
-        (dto?.Length).Need<Length>("length"), (dto?.Bore).Need<Length>("bore"),
-        Mapping.Choice(dto?.Material, "material", LineMaterial.Hose), dto?.Fittings ?? 0);
+    // What is missing counts as none at all, which is refused by itself and at the same field.
+    private static LineRun ToRun(RunDto? dto) => Objections.Gather(objections => LineRun.Create(
+        objections.Need<Length>(dto?.Length, "length") ?? default, objections.Need<Length>(dto?.Bore, "bore") ?? default,
+        objections.Choice(dto?.Material, "material", LineMaterial.Hose), dto?.Fittings ?? 0));
 
-    private static Nozzle ToNozzle(SetupDto setup, Liquid liquid, Temperature temperature)
-    {
-        var nozzle = ToNozzle(setup.Nozzle, liquid, temperature);
-        return setup.Assumed?.Contains(SetupAssumptions.Nozzle) == true ? nozzle.AsAssumed() : nozzle;
-    }
+    private static Dampener ToDampener(DampenerDto dto) => Objections.Gather(objections => Dampener.Create(
+        objections.Need<Volume>(dto.GasVolume, "gasVolume") ?? default,
+        objections.Need<GaugePressure>(dto.Charge, "charge") ?? default));
 
-    private static Nozzle ToNozzle(NozzleDto? dto, Liquid liquid, Temperature temperature)
-    {
-        var one = dto switch
-        {
-            { Orifice: { } orifice } => Nozzle.FromOrifice(orifice.Maybe<Length>("orifice")!.Value, liquid.Density(temperature)),
-            { Size: { } size } => Nozzle.FromSize(size),
-            { Process: { } process } =>
-                Mapping.Under(
-                    "process",
-                    () => Nozzle.FromProcess(
-                        process.OpensAt.Need<GaugePressure>("opensAt"), process.Flow.Need<VolumeFlow>("flow"),
-                        process.At.Need<GaugePressure>("at"))),
-            { Flow: not null } or { At: not null } => Nozzle.FromPoint(dto.Flow.Need<VolumeFlow>("flow"), dto.At.Need<GaugePressure>("at")),
-            _ => throw new ImpossibleInputException(
-                "flow", "nothing",
-                "a flow and the pressure it is passed at, a size number, an orifice, or a process with its back pressure"),
-        };
-        return dto.Count is { } count ? one.Times(count) : one;
-    }
+    private sealed record SetupRead(
+        SetupAsTold Told, Drive? Drive, Dampener? Dampener, OutletLine Line, ControlState State, InjectorPlace? Injector);
 }

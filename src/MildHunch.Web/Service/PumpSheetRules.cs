@@ -21,7 +21,7 @@ internal static class PumpSheetRules
         foreach (var (group, told) in own.Torques ?? Nothing<QuantityDto>())
             Torque(Known(group, groups, "sheet.torques"), told);
         foreach (var (group, made) in own.Bolts ?? Nothing<BoltMakeDto>())
-            Mapping.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => CheckBolts(made, group, sheets));
+            ImpossibleInputException.Under($"sheet.bolts.{Known(group, groups, "sheet.bolts")}", () => CheckBolts(made, group, sheets));
         foreach (var (kit, k) in (own.Kits ?? []).Select((kit, k) => (kit, k)))
             Kit(kit ?? throw Mapping.Missing($"sheet.kits[{k}]", "a kit"), $"sheet.kits[{k}]", parts);
         foreach (var (part, price) in own.Prices ?? Nothing<double>())

@@ -27,7 +27,7 @@ internal sealed record ServiceQuestion(
             : throw Mapping.Missing("targets", "at least one part or fault");
         var read = targets.Select((t, k) => t is null
             ? throw Mapping.Missing($"targets[{k}]", "a part or a fault")
-            : Mapping.Under($"targets[{k}]", () => Read(t, all, pump, catalogue, sheets.Common))).ToArray();
+            : ImpossibleInputException.Under($"targets[{k}]", () => Read(t, all, pump, catalogue, sheets.Common))).ToArray();
 
         // In the order in which they are worked, whatever the order asked.
         var sheet = ServiceSheet.Together([.. all.Where(s => read.Any(r => r.Sheet == s))]);

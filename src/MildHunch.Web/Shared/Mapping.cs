@@ -35,18 +35,20 @@ public static class Mapping
 
     public static ImpossibleInputException Missing(string field, string accepted) => new(field, "nothing", accepted);
 
-    /// <summary>Runs it; a refusal gets the parent's name before its field.</summary>
-    public static T Under<T>(string parent, Func<T> make)
-    {
-        try
-        {
-            return make();
-        }
-        catch (ImpossibleInputException e)
-        {
-            throw e.Under(parent);
-        }
-    }
+    /// <summary>A typed quantity, or nothing where it is missing or refused; that is objected to.</summary>
+    public static T? Need<T>(this Objections objections, QuantityDto? dto, string field)
+        where T : struct, IQuantity<T> =>
+        objections.Take(() => (T?)dto.Need<T>(field));
+
+    /// <summary>A typed quantity, or nothing where it was not told or refused.</summary>
+    public static T? Maybe<T>(this Objections objections, QuantityDto? dto, string field)
+        where T : struct, IQuantity<T> =>
+        objections.Take(() => dto.Maybe<T>(field));
+
+    /// <summary>One of several, or what counts where nothing was said; another word is objected to.</summary>
+    public static T Choice<T>(this Objections objections, string? text, string field, T unsaid)
+        where T : struct, Enum =>
+        objections.Take(() => Choice(text, field, unsaid));
 
     public static Amount Amount(QuantityDto? dto, QuantityKind kind, string field)
     {

@@ -1,9 +1,12 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.Extensions.Options;
 using MildHunch.Core;
 using MildHunch.Web.Shared.Door;
+using HttpJsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
 namespace MildHunch.Web.Shared;
 
@@ -21,7 +24,7 @@ public sealed class RefusalException(int status, string title, string field, str
 }
 
 /// <summary>Every refusal as problem details (RFC 9457) with the field named.</summary>
-public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
+public sealed partial class Refusals(ILogger<Refusals> log, IOptions<HttpJsonOptions> json) : IExceptionHandler
 {
     // When to try again what did not go for want of time or room.
     private const string TrySeconds = "10";
@@ -30,17 +33,16 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
     {
         var problem = exception switch
         {
-            ImpossibleInputException e => Several([e]),
-            SeveralRefusalsException e => Several(e.All),
+            ImpossibleInputException e => Several(e.All),
             DoubtException e => Doubtful(e),
             RefusalException e => Problem(e.Status, e.Title, e.Field, e.Message),
             BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => TooLarge(),
-            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException { InnerException: JsonException unread } => Unreadable(unread, context),
             BadHttpRequestException e =>
                 Problem(
                     e.StatusCode, "This request cannot be read", "body",
                     "Nothing was sent, or not as JSON. Send a JSON object with Content-Type application/json."),
-            JsonException json => Unreadable(json),
+            JsonException unread => Unreadable(unread, context),
             _ when FullDisk.Is(exception) => Problem(
                 StatusCodes.Status503ServiceUnavailable, "The disk is full", "",
                 "Nothing was kept of this. Make room on the disk of the server, then send it again; what was typed is still on the "
@@ -66,38 +68,29 @@ public sealed partial class Refusals(ILogger<Refusals> log) : IExceptionHandler
     public static ProblemDetails TooLarge() =>
         Problem(StatusCodes.Status413PayloadTooLarge, "Too much at once", "body", $"A request may hold {BodyLimits.BodyBytes / 1024} kB.");
 
-    private static ProblemDetails Unreadable(JsonException json)
+    private ProblemDetails Unreadable(JsonException unread, HttpContext context)
     {
-        var field = Start().Replace(json.Path ?? "", "");
-        if (json is DoorException door)
+        var path = unread.Path ?? "";
+        var field = Start().Replace(path, "");
+        if (unread is DoorException door)
             return Several(
                 [new ImpossibleInputException(field.Length == 0 ? door.Field : $"{field}.{door.Field}", door.Given, door.Accepted)]);
+        var body = context.Features.Get<IExceptionHandlerFeature>()?.Endpoint?.Metadata.GetMetadata<IAcceptsMetadata>()?.RequestType;
         return field.Length == 0
             ? Problem(
                 StatusCodes.Status400BadRequest, "This request cannot be read", "body",
                 "What was sent is not a JSON object as described in /openapi/v1.json.")
             : Problem(
                 StatusCodes.Status400BadRequest, "This cannot be", field,
-                $"{field}: what stands there is of the wrong kind. Accepted: {Expected(json)}.");
+                $"{field}: what stands there is of the wrong kind. Accepted: {Wanted.At(body, path, json.Value.SerializerOptions)}.");
     }
 
-    // The serializer says what it wanted in the innermost message only.
-    private static string Expected(JsonException json)
-    {
-        var told = $"{json.Message} {json.InnerException?.Message}";
-        return told.Contains("as a number", StringComparison.Ordinal) || told.Contains("Double", StringComparison.Ordinal)
-            || told.Contains("Int32", StringComparison.Ordinal) ? "a number, such as 12.5"
-            : told.Contains("as a string", StringComparison.Ordinal) || told.Contains("System.String", StringComparison.Ordinal) ? "a text"
-            : told.Contains("QuantityDto", StringComparison.Ordinal) ? "a quantity, such as { \"value\": 70, \"unit\": \"bar\" }"
-            : "what /openapi/v1.json describes";
-    }
-
-    // Each stands at its own field; the first speaks for all where there is no field to put it.
+    // Each stands at its own field; the first speaks for all where there is no field to put it. Rows of a table are all told.
     private static ProblemDetails Several(IReadOnlyList<ImpossibleInputException> all) => new()
     {
         Status = StatusCodes.Status400BadRequest,
         Title = "This cannot be",
-        Detail = all[0].Message,
+        Detail = all[0].Field.StartsWith("row ", StringComparison.Ordinal) ? string.Join('\n', all.Select(e => e.Message)) : all[0].Message,
         Extensions = { ["errors"] = all.GroupBy(e => e.Field).ToDictionary(g => g.Key, g => g.Select(e => Capital(e.Sentence)).ToArray()) },
     };
 

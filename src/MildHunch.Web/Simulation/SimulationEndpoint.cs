@@ -1,5 +1,6 @@
 using System.ComponentModel;
 using System.Globalization;
+using MildHunch.Core;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Hydraulics.Steady;
 using MildHunch.Core.Quantities;
@@ -59,7 +60,7 @@ public static class SimulationEndpoint
         var pump = request.Pump.ToCore();
         var setup = request.Setup.ToCore();
         var condition = FaultLoad.Lay(catalogue, pump, setup, FaultLoads.ToCore(request.Faults));
-        var plan = Mapping.Under("plan", () =>
+        var plan = ImpossibleInputException.Under("plan", () =>
         {
             var made = ToPlan(request.Plan ?? new PlanDto());
             made.Check();

@@ -1,4 +1,5 @@
 using MildHunch.Store;
+using MildHunch.Web.Cases;
 
 namespace MildHunch.Web.Travel;
 
@@ -21,5 +22,18 @@ internal static class CaseCopy
                 Moves = [.. told.Moves.Select(m => m with { Key = Ids.New() })],
             },
         };
+    }
+
+    /// <summary>
+    /// Opens a copy that came closed: what was done once would count twice on the record. Whoever decides that this one holds closes it
+    /// again, or takes the opening back.
+    /// </summary>
+    public static void Open(CaseEntity copy, DateTime at)
+    {
+        if (copy.Fact(CaseFacts.Closed) is null)
+            return;
+        var change = copy.Begin("opened again beside the case that was here", at);
+        copy.Tell(change, CaseFacts.Closed, "");
+        copy.Tell(change, CaseFacts.Reopened, "came from elsewhere and stands beside the case that was here");
     }
 }

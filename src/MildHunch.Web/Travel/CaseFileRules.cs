@@ -1,3 +1,4 @@
+using MildHunch.Core;
 using MildHunch.Core.Quantities;
 using MildHunch.Store;
 using MildHunch.Web.Cases;
@@ -74,7 +75,7 @@ internal static class CaseFileRules
         Plain(pump.Tag, "pump.tag", 1, LongestTag);
         Plain(pump.Name, "pump.name", 0, LongestName);
         Plain(pump.Duty, "pump.duty", 0, LongestName);
-        Mapping.Under("pump", () => (pump.Pump.ToCore(), pump.Setup.ToCore()));
+        ImpossibleInputException.Under("pump", () => (pump.Pump.ToCore(), pump.Setup.ToCore()));
     }
 
     public static void CheckPhotos(IReadOnlyList<PhotoInFile> photos)

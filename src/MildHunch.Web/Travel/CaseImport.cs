@@ -14,11 +14,14 @@ internal sealed record ComparedCase(CaseFile File, CaseFile? Here, string Outcom
     public const string BroughtUpToDate = "brought-up-to-date";
     public const string Merged = "merged";
     public const string AlreadyHere = "already-here";
+
+    /// <summary>It comes in as a second one beside the case that is here.</summary>
+    public bool Beside { get; init; }
 }
 
 /// <summary>Takes a case in from elsewhere: checked whole first, then stored whole.</summary>
 public sealed class CaseImport(
-    MildHunchDb db, CaseExport export, CaseView view, CaseStore store, PhotoImport photos, ILogger<CaseImport> log)
+    MildHunchDb db, CaseExport export, CaseView view, CaseStore store, PhotoImport photos, TimeProvider clock, ILogger<CaseImport> log)
 {
     /// <summary>One case that came alone.</summary>
     internal async Task<ImportResponse> Take(CaseFile file, ZipArchive zip, bool both, CancellationToken stop)
@@ -47,6 +50,7 @@ public sealed class CaseImport(
                     ComparedCase.AlreadyHere when more > 0 => "All of it was here but the reports signed elsewhere.",
                     ComparedCase.AlreadyHere => "All of it is here already.",
                     _ when renamed => $"A pump {file.Pump.Tag} was here already: this one is called {pump.Tag}.",
+                    _ when compared.Beside => "Taken in beside the one that is here, and open: close the one that holds.",
                     ComparedCase.Merged => "What was done elsewhere was laid on what was done here.",
                     _ => "Taken in.",
                 },
@@ -65,7 +69,7 @@ public sealed class CaseImport(
         if (!await db.Cases.AsNoTracking().AnyAsync(c => c.Id == file.Case.Id, stop))
             return new ComparedCase(file, null, ComparedCase.TakenIn);
         if (both)
-            return new ComparedCase(CaseCopy.Of(file), null, ComparedCase.TakenIn);
+            return new ComparedCase(CaseCopy.Of(file), null, ComparedCase.TakenIn) { Beside = true };
         var here = await export.FileOf(file.Case.Id, stop);
         if (Holds(here.Case, file.Case))
             return new ComparedCase(
@@ -83,6 +87,8 @@ public sealed class CaseImport(
         var entity = compared.File.Case.ToEntity(pump);
         if (compared.Outcome == ComparedCase.AlreadyHere)
             return new ShownCase(entity, null);
+        if (compared.Beside)
+            CaseCopy.Open(entity, clock.GetUtcNow().UtcDateTime);
         try
         {
             return new ShownCase(entity, await view.Show(entity, stop));

@@ -27,20 +27,24 @@ internal static class PumpTable
     }
 
     /// <summary>A pump from its cells; empty ones are not told.</summary>
-    /// <exception cref="ImpossibleInputException">A column nobody knows, or a cell that cannot be read; it names the column.</exception>
+    /// <exception cref="ImpossibleInputException">A column nobody knows, or a cell that cannot be read; it names each.</exception>
     public static PumpRequest Read(IEnumerable<KeyValuePair<string, string>> cells)
     {
         var made = new JsonObject();
+        var objections = new Objections();
         foreach (var (column, cell) in cells.Where(c => !string.IsNullOrWhiteSpace(c.Value)))
-        {
-            var path = column.Split('.');
-            var at = made;
-            foreach (var part in path[..^1])
-                at = (JsonObject)(at[part] ??= new JsonObject());
-            at[path[^1]] = Value(TypeOf(path, column), cell.Trim(), column);
-        }
-
+            objections.Take(() => Lay(made, column, cell.Trim()));
+        objections.ThrowIfAny();
         return made.Deserialize<PumpRequest>(JsonSerializerOptions.Web)!;
+    }
+
+    private static JsonNode Lay(JsonObject made, string column, string cell)
+    {
+        var path = column.Split('.');
+        var at = made;
+        foreach (var part in path[..^1])
+            at = (JsonObject)(at[part] ??= new JsonObject());
+        return at[path[^1]] = Value(TypeOf(path, column), cell, column);
     }
 
     private static void Flatten(JsonObject from, string prefix, SortedDictionary<string, string> cells)

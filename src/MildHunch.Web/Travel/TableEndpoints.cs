@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
+using MildHunch.Core;
 using MildHunch.Core.Expectation;
 using MildHunch.Core.Service.Drawing;
 using MildHunch.Store;
@@ -85,22 +86,22 @@ public static class TableEndpoints
         var rows = await Csv.Rows(request, MostPumps, "pump", stop);
         var here = (await db.Pumps.Select(p => p.Tag).ToListAsync(stop)).ToHashSet(StringComparer.OrdinalIgnoreCase);
         List<string> left = [];
-        var added = 0;
+        List<PumpEntity> added = [];
+        var objections = new Objections();
         foreach (var (k, cells) in rows.Index())
-        {
-            var read = Mapping.Under($"row {k + 2}", () => PumpTable.Read(cells));
-            if (read.Tag is { } tag && !here.Add(tag.Trim()))
+            objections.Take($"row {k + 2}", () =>
             {
-                left.Add(tag.Trim());
-                continue;
-            }
-
-            db.Pumps.Add(PumpRecord.Checked(read with { Sure = true }, clock.GetUtcNow().UtcDateTime));
-            added++;
-        }
-
+                var read = PumpTable.Read(cells);
+                if (read.Tag is { } tag && !here.Add(tag.Trim()))
+                    left.Add(tag.Trim());
+                else
+                    added.Add(PumpRecord.Checked(read with { Sure = true }, clock.GetUtcNow().UtcDateTime));
+                return 0;
+            });
+        objections.ThrowIfAny();
+        db.Pumps.AddRange(added);
         await db.SaveOrRefuse(stop);
-        return new PumpsTakenResponse(added, left);
+        return new PumpsTakenResponse(added.Count, left);
     }
 
     private static string When(CaseEntity entity, int change) =>

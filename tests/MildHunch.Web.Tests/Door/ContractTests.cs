@@ -1,11 +1,15 @@
 using System.Collections;
+using System.Net;
 using System.Reflection;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.Options;
+using MildHunch.Web.Shared;
+using MildHunch.Web.Shared.Door;
 
 namespace MildHunch.Web.Tests.Door;
 
@@ -24,6 +28,42 @@ public sealed class ContractTests(Product product) : IClassFixture<Product>
         Row[] rows = [.. contracts.SelectMany(c => Rows(c, options))];
         rows.Length.ShouldBeGreaterThan(150);
         rows.Where(r => !Refused(r, options)).Select(r => $"{r.Contract.Name}: {r.Json}").ShouldBeEmpty();
+    }
+
+    /// <summary>A value of the wrong kind is refused by saying the right one, at every value of every contract.</summary>
+    [Fact]
+    public void What_is_wanted_is_known_at_every_value()
+    {
+        var options = product.Services.GetRequiredService<IOptions<JsonOptions>>().Value.SerializerOptions;
+        foreach (var contract in Contracts())
+            foreach (var property in contract.GetProperties().Where(p => p.GetIndexParameters().Length == 0 && Sent(contract, p)))
+            {
+                var type = Nullable.GetUnderlyingType(property.PropertyType) ?? property.PropertyType;
+                var wanted = Wanted.At(contract, $"$.{options.PropertyNamingPolicy!.ConvertName(property.Name)}", options);
+                if (type.IsPrimitive || type.Namespace == "System" || type == typeof(QuantityDto))
+                    wanted.ShouldNotContain("openapi", Case.Insensitive, $"{contract.Name}.{property.Name}");
+            }
+    }
+
+    [Theory]
+    [InlineData("pump.cylinders", "\"three\"", "a whole number")]
+    [InlineData("pump.ratedPressure", "\"70 bar\"", "a quantity")]
+    [InlineData("pump.ratedPressure.value", "\"70\"", "a number")]
+    [InlineData("pump.firingOrder", "\"1-3-2\"", "a list")]
+    [InlineData("pump.control", "7", "a text")]
+    [InlineData("readings[0].value.value", "[]", "a number")]
+    public async Task A_value_of_the_wrong_kind_is_told_the_right_one(string field, string wrong, string wanted)
+    {
+        var question = Product.Fog2();
+        question["pump"]!["firingOrder"] = new JsonArray(1, 2, 3);
+        var path = field.Replace("[0]", ".0", StringComparison.Ordinal).Split('.');
+        var at = path[..^1].Aggregate((JsonNode)question, (node, part) => part == "0" ? node[0]! : node[part]!);
+        at[path[^1]] = JsonNode.Parse(wrong);
+        var (response, body) = await product.Send(HttpMethod.Post, "/api/diagnosis", question);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        var error = body!["errors"]!.AsObject().Single();
+        error.Key.ShouldBe(field);
+        error.Value![0]!.GetValue<string>().ShouldContain($"Accepted: {wanted}");
     }
 
     private static bool Refused(Row row, JsonSerializerOptions options)

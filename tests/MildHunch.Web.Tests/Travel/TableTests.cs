@@ -83,6 +83,27 @@ public sealed class TableTests : IDisposable
         (pump["tag"]!.GetValue<string>(), pump["name"]!.GetValue<string>()).ShouldBe(("=1+1", "@SUM(A1)"));
     }
 
+    /// <summary>Every row that cannot be is named with what is wrong in it, and none of the others is taken.</summary>
+    [Fact]
+    public async Task All_rows_that_cannot_be_are_named_at_once()
+    {
+        const string rows =
+            """
+            tag,pump.cylinders,pump.plungerDiameter,pump.stroke,pump.ratedSpeed,pump.ratedPressure
+            ROW-2,3,18 mm,18 mm,1450 rpm,100 bar
+            ROW-3,3,18 mm,1800 mm,1450 rpm,100 bar
+            ,9,18 mm,18 mm,1450 rpm,100 bar
+            ROW-5,three,18,18 mm,1450 rpm,100 bar
+
+            """;
+        var (response, body) = await Take(rows);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
+        body!["errors"]!.AsObject().Select(e => e.Key).ShouldBe([
+            "row 3.pump.stroke", "row 4.tag", "row 4.pump.cylinders", "row 5.pump.cylinders", "row 5.pump.plungerDiameter",
+        ]);
+        (await there.Get("/api/pumps")).AsArray().ShouldNotContain(p => p!["tag"]!.GetValue<string>() == "ROW-2");
+    }
+
     private async Task<(HttpResponseMessage Response, JsonNode? Body)> Take(string list)
     {
         using var content = new StringContent(list, Encoding.UTF8, "text/csv");

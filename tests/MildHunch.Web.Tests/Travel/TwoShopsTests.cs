@@ -162,6 +162,26 @@ public sealed class TwoShopsTests : IDisposable
         (await TwoRounds.TakenOut(there, id)).ShouldBeEmpty();
     }
 
+    /// <summary>A second one beside a closed case comes open: what was done once counts once on the record, with nothing lost.</summary>
+    [Fact]
+    public async Task A_closed_case_beside_itself_counts_once()
+    {
+        var id = await TwoRounds.Worked(here);
+        await TwoRounds.Close(here, id);
+        var (record, out1) = ((await here.Get("/api/record")).ToJsonString(), await TwoRounds.TakenOut(here, id));
+        var (taken, answer) = await Import(here, await Export(here, id), "?keep=both");
+        taken.StatusCode.ShouldBe(HttpStatusCode.OK, answer?.ToJsonString());
+        var second = Text(answer!["caseId"]);
+        (await TwoRounds.TakenOut(here, second)).ShouldBeEmpty();
+        (await TwoRounds.TakenOut(here, id)).ShouldBe(out1);
+        (await here.Get("/api/record")).ToJsonString().ShouldBe(record);
+        var copy = await here.Get($"/api/cases/{second}");
+        copy["closed"].ShouldBeNull();
+        var (undone, back) = await here.Send(HttpMethod.Post, $"/api/cases/{second}/undo", null, await here.Etag(second));
+        undone.StatusCode.ShouldBe(HttpStatusCode.OK);
+        Text(back!["closed"]).ShouldBe(Text((await here.Get($"/api/cases/{id}"))["closed"]));
+    }
+
     [Fact]
     public async Task A_name_that_the_sender_may_have_is_one_that_the_receiver_takes()
     {

@@ -158,7 +158,7 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
             throw Mapping.Missing(field, "the pressure that was read, and by whom");
         NamedFacts.Signed(read.By, $"{field}.by");
         var pressure = read.Pressure.Need<GaugePressure>($"{field}.pressure");
-        Mapping.Under(field, () => StageExpectation.At(pump, setup, pressure));
+        ImpossibleInputException.Under(field, () => StageExpectation.At(pump, setup, pressure));
         Flow(read.NozzleFlow, $"{field}.nozzleFlow");
         Flow(read.BypassFlow, $"{field}.bypassFlow");
         if (read.Swing.Maybe<GaugePressure>($"{field}.swing") is { Si: < 0 } swing)
@@ -214,7 +214,7 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
         var told = ProofTelling.Shut(shut, field);
         if (shut.Spike is null && shut.From is null && shut.Restart is null)
             throw Mapping.Missing(field, "the spike, the fall, or how it started again");
-        Mapping.Under(field, () => (told with { Gauge = ShutGauge.Hose }).Fall(pump, setup));
+        ImpossibleInputException.Under(field, () => (told with { Gauge = ShutGauge.Hose }).Fall(pump, setup));
     }
 
     private static void CheckScrew(IReadOnlyList<ProofStage> known, PumpResource pump, ScrewDto screw, StageGate may)
@@ -223,12 +223,12 @@ public sealed class CaseProof(CaseWork work, ProofTelling telling)
         if (screw.Height?.Length > LongestHeight)
             throw new ImpossibleInputException(
                 "proof.screw.height", $"{screw.Height.Length} characters", $"at most {LongestHeight} characters");
-        Mapping.Under("proof.screw", () => ControlSetting.Limits(screw.Limits));
+        ImpossibleInputException.Under("proof.screw", () => ControlSetting.Limits(screw.Limits));
         if (screw.Moves is not { Count: > 0 } && screw.Target is null)
             return;
         if (screw.Moves is { Count: > 0 })
             may.Pass(stage, "proof.screw.moves");
-        Mapping.Under("proof.screw", () => ControlSetting.Solve(Question(pump, screw)));
+        ImpossibleInputException.Under("proof.screw", () => ControlSetting.Solve(Question(pump, screw)));
     }
 
     /// <summary>What the setting of the control asks.</summary>

@@ -73,7 +73,7 @@ public sealed class CaseWork(ServiceSheets sheets, FindingCatalogue findings, Ca
         if (told?.Targets is not { Count: > 0 })
             return null;
         var pump = entity.KnownPump().ToResource();
-        var question = Mapping.Under("work.plan", () => ServiceQuestion.From(
+        var question = ImpossibleInputException.Under("work.plan", () => ServiceQuestion.From(
             new ServicePlanRequest(
                 pump.Pump, pump.Setup, told.Targets, told.Scope, SheetFit.Of(pump.Sheet, pump.Pump.ToCore(), pump.Setup, sheets).Own),
             sheets, catalogue));

@@ -41,8 +41,9 @@ public static class PartChangeTable
         var rows = await Csv.Rows(request, MostRows, "change", stop);
         List<PartChangeEntity> changes = [];
         List<MeterEntity> meters = [];
+        var objections = new Objections();
         foreach (var (k, cells) in rows.Index())
-            Mapping.Under($"row {k + 2}", () =>
+            objections.Take($"row {k + 2}", () =>
             {
                 var told = Read(cells);
                 changes.Add(PartChangeReading.Read(told, pump, memory.Today));
@@ -51,6 +52,7 @@ public static class PartChangeTable
                     meters.Add(meter);
                 return 0;
             });
+        objections.ThrowIfAny();
         var hours = RunningHours.Of([.. pump.Meters.Concat(meters).Select(m => m.ToCore())], pump.Running.Duty(), memory.Today);
         PartLog.Lives(pump.Changes.Concat(changes).Select(c => c.ToCore(hours)), memory.Today);
         db.PartChanges.AddRange(changes);

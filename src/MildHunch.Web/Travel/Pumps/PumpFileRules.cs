@@ -21,19 +21,19 @@ internal static class PumpFileRules
         CaseFileRules.CheckPump(file.Pump);
         CaseFileRules.Plain(file.Serial, "serial", 0, LongestPart);
         if (file.Running is { } running)
-            Mapping.Under("running", () => Done(() => running.Check(today)));
+            ImpossibleInputException.Under("running", () => Done(() => running.Check(today)));
         Once([.. file.Meters.Select(m => m.Id)], "meters");
         Once([.. file.PartChanges.Select(c => c.Id)], "partChanges");
         Once([.. file.Stood.Select(s => s.Id)], "stood");
         foreach (var (k, meter) in file.Meters.Index())
-            Mapping.Under($"meters[{k}]", () => Done(() => Check(meter, today)));
+            ImpossibleInputException.Under($"meters[{k}]", () => Done(() => Check(meter, today)));
         foreach (var (k, change) in file.PartChanges.Index())
-            Mapping.Under($"partChanges[{k}]", () => Done(() => Check(change, today)));
+            ImpossibleInputException.Under($"partChanges[{k}]", () => Done(() => Check(change, today)));
         foreach (var (k, stood) in file.Stood.Index())
         {
             CaseFileRules.Plain(stood.Tag, $"stood[{k}].tag", 1, CaseFileRules.LongestTag);
             CaseFileRules.Plain(stood.Duty, $"stood[{k}].duty", 0, CaseFileRules.LongestName);
-            Mapping.Under($"stood[{k}].setup", () => stood.Setup.ToCore());
+            ImpossibleInputException.Under($"stood[{k}].setup", () => stood.Setup.ToCore());
         }
 
         if (file.Cases.Count > MostCases)
