@@ -18,6 +18,9 @@ public class FiniteTests(Product product)
         ("stroke-left", "s"), ("stroke-right", "s"),
     ];
 
+    // WALKS asks for more of them.
+    private static readonly int Cases = int.TryParse(Environment.GetEnvironmentVariable("WALKS"), out var asked) ? 60 * asked : 60;
+
     [Fact]
     public void No_figure_is_without_end() =>
         Gen.Select(
@@ -25,7 +28,7 @@ public class FiniteTests(Product product)
             Gen.Select(Gen.Int[0, 14], Gen.Double[-6, 4], Gen.Bool).Array[0, 6], Gen.Int[0, 1000]).Sample(
             (arrangement, control, cylinders, fitted, readings, seed) => Ask(arrangement, control, cylinders, fitted, readings, seed)
                 .GetAwaiter().GetResult(),
-            iter: 120,
+            iter: Cases,
             threads: 2);
 
     private async Task Ask(int arrangement, int control, int cylinders, int fitted, (int What, double Log, bool Range)[] readings, int seed)

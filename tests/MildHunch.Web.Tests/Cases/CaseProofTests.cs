@@ -226,9 +226,7 @@ public sealed class CaseProofTests() : ProofTalk(new Product()), IDisposable
             foreach (var stage in (await View(id))["stages"]!.AsArray().Where(s => s!["forbidden"] is null))
             {
                 var name = Text(stage!["id"]);
-                await Change(id, new JsonObject { ["acknowledged"] = new JsonObject { [name] = By() } });
-                foreach (var act in stage["acts"]!.AsArray())
-                    await Change(id, Acts($"{name}.{Text(act!["id"])}"));
+                var steps = new JsonObject();
                 foreach (var step in stage["steps"]!.AsArray())
                 {
                     var read = new JsonObject
@@ -239,8 +237,13 @@ public sealed class CaseProofTests() : ProofTalk(new Product()), IDisposable
                     };
                     foreach (var figure in step["figures"]!.AsArray())
                         read[Camel(Text(figure!["quantity"]))] = figure["value"]!.DeepClone();
-                    await Change(id, new JsonObject { ["steps"] = new JsonObject { [Text(step["id"])] = read } });
+                    steps[Text(step["id"])] = read;
                 }
+
+                var done = Acts([.. stage["acts"]!.AsArray().Select(act => $"{name}.{Text(act!["id"])}")]);
+                done["acknowledged"] = new JsonObject { [name] = By() };
+                done["steps"] = steps;
+                await Change(id, done);
             }
 
             var view = await View(id);

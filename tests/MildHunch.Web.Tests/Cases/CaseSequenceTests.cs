@@ -21,13 +21,15 @@ public class CaseSequenceTests(ShopOfItsOwn product) : IClassFixture<ShopOfItsOw
         Close,
     }
 
+    // WALKS walks through more of them.
+    private static readonly int Sequences = int.TryParse(Environment.GetEnvironmentVariable("WALKS"), out var asked) ? 10 * asked : 8;
     private readonly Dictionary<string, string> versions = [];
     private static readonly string[] Controls = ["unloader", "regulator", "none", "auto-stop"];
 
     [Fact]
     public void Any_sequence_leaves_a_case_that_opens() =>
         Gen.Select(Gen.OneOfConst(Enum.GetValues<Act>()), Gen.Int[0, 1000]).Array[1, 14].Sample(
-        acts => Run(acts).GetAwaiter().GetResult(), iter: 25, threads: 1);
+        acts => Run(acts).GetAwaiter().GetResult(), iter: Sequences, threads: 1);
 
     [Fact]
     public async Task A_place_that_a_corrected_pump_no_longer_has_shifts_nothing()

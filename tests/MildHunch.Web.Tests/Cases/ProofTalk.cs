@@ -18,7 +18,10 @@ public abstract class ProofTalk(Product product)
         ["verdict"] = new JsonObject { ["outcome"] = outcome, ["remark"] = "Look at it again.", ["by"] = "Ines Halvard" },
     };
 
-    private protected static JsonObject Acts(string act) => new() { ["acts"] = new JsonObject { [act] = By() } };
+    private protected static JsonObject Acts(params string[] acts) => new()
+    {
+        ["acts"] = new JsonObject(acts.Select(act => KeyValuePair.Create(act, (JsonNode?)By()))),
+    };
 
     private protected static JsonObject Step(string step, double bar, double nozzle, double bypass) => new()
     {

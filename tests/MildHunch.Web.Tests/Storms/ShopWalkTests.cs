@@ -8,8 +8,10 @@ namespace MildHunch.Web.Tests.Storms;
 /// </summary>
 public sealed class ShopWalkTests : IDisposable
 {
-    private const int Steps = 200;
-    private static readonly int Walks = int.TryParse(Environment.GetEnvironmentVariable("WALKS"), out var asked) ? asked : 1;
+    // Walks of two hundred changes where they are asked for; a slice of one every day.
+    private static readonly int? Asked = int.TryParse(Environment.GetEnvironmentVariable("WALKS"), out var asked) ? asked : null;
+    private static readonly int Walks = Asked ?? 1;
+    private static readonly int Steps = Asked is null ? 60 : 200;
 
     // What is told of the record; how it is now, and who is asked when, is another matter.
     private static readonly string[] OfTheRecord = ["/life", "/api/due", "/api/record", "/part-changes.csv", "/sheets", "/api/history"];
