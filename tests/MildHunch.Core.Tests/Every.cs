@@ -90,6 +90,25 @@ internal static class Every
         oilPressure: Q<GaugePressure>(180, "bar"), supplyPressure: Q<GaugePressure>(5, "bar"),
         outlet: LineRun.Create(Q<Length>(9, "m"), Q<Length>(20, "mm"), LineMaterial.Steel));
 
+    /// <summary>Pumps of every arrangement as they stand somewhere: with relief and injector, seals to the inlet and to the weep.</summary>
+    public static Dictionary<string, (ReciprocatingPump Pump, Setup Setup)> Fitted() => new()
+    {
+        ["triplex, seals to the inlet"] = (Fog2, WithReliefAndInjector(Fog2Setup())),
+        ["triplex, seals to the weep"] = (Triplex(seal: SealReturn.Weep), WithReliefAndInjector(Fog2Setup())),
+        ["triplex with a regulator"] = (Triplex(control: ControlKind.Regulator), WithReliefAndInjector(Fog2Setup())),
+        ["five, stacked bores"] = (Triplex(5, ControlKind.None, HeadLayout.StackedBore), Plain(Triplex(5, ControlKind.None), 70)),
+        ["flow-through"] = (FlowThrough(25, 700), Plain(FlowThrough(25, 700), 50)),
+        ["axial"] = (
+            Axial(12, 2800, ControlKind.Unloader),
+            Plain(Axial(12, 2800, ControlKind.Unloader), 70, setting: Q<GaugePressure>(80, "bar"))),
+        ["twin piston"] = (Twin(36, 420, ControlKind.AutoStop), Plain(Twin(36, 420, ControlKind.AutoStop), 25)),
+        ["intensifier"] = (Intensifier(), IntensifierSetup()),
+    };
+
+    private static Setup WithReliefAndInjector(Setup setup) => Setup.Create(
+        setup.Speed, setup.Nozzle, setup.ControlSetting, setup.Line, relief: Q<GaugePressure>(110, "bar"), injector: InjectorPlace.Outlet,
+        supplyPressure: Q<GaugePressure>(2, "bar"));
+
     private static Setup Around(ReciprocatingPump pump, Liquid liquid, double size, double celsius, double supply, int nozzles, int fitted)
     {
         bool Has(int bit) => (fitted & (1 << bit)) != 0;

@@ -165,6 +165,8 @@ internal sealed record DrawnCase(
         var model = new CueModel(catalogue, pump, setup, truth);
         var notice = truth.Select((h, i) => Math.Clamp(EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.NoticeRatio(severity[i], pump), 0, 1))
             .ToArray();
+        var solver = new OperatingPointSolver(pump, setup);
+        double[] seen = [.. truth.Select((h, i) => Seen(h, severity[i], solver) ?? notice[i])];
         var told = new List<CueFact>();
         foreach (var cue in asked)
         {
@@ -173,7 +175,7 @@ internal sealed record DrawnCase(
             {
                 var drips = facts.Where(f => !cue.Answers.First(a => a.Id == f.Answer).Healthy)
                     .Where(f => random.NextDouble() < Disturbed(
-                        truth.Select((_, h) => Chance(model.Atoms(f)[0], h, notice[h])).Max(), random)).ToArray();
+                        truth.Select((_, h) => Chance(model.Atoms(f)[0], h, seen[h])).Max(), random)).ToArray();
                 told.AddRange(drips.Length > 0 ? drips : facts.Where(f => cue.Answers.First(a => a.Id == f.Answer).Healthy));
                 continue;
             }
@@ -192,6 +194,17 @@ internal sealed record DrawnCase(
         }
 
         return told;
+    }
+
+    // Who looks sees a drip by how fast it falls, long before the fault is noticed otherwise; null where the model knows of no water.
+    private static double? Seen(Hypothesis h, double severity, OperatingPointSolver solver)
+    {
+        var effect = EffectLibrary.Find(h.Fault.EffectOn(h.Side))!;
+        if (!SeverityPrior.Drips(effect, 1, solver.Pump))
+            return null;
+        var condition = new Condition();
+        effect.Apply(ref condition, severity, solver.Pump);
+        return LeakRates.Seen(Math.Log(Math.Max(0.1, LeakRates.DropsOf(solver, condition))));
     }
 
     private static double Chance(CueAtom atom, int h, double notice) =>

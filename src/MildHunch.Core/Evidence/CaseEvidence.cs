@@ -36,7 +36,11 @@ public enum Dripping
 /// <param name="At">Seen before or after a mend.</param>
 public sealed record CueFact(
     string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null, string? Source = null,
-    bool Stream = false, Dripping When = Dripping.Unsaid, Mend At = Mend.None);
+    bool Stream = false, Dripping When = Dripping.Unsaid, Mend At = Mend.None)
+{
+    /// <summary>True where it was told how fast it drips.</summary>
+    public bool Rated => Stream || DropsPerMinute is > 0;
+}
 
 /// <summary>Hours that parts have run since they were new; of one cylinder, or of all where none is named.</summary>
 public sealed record PartHours(string Part, double Hours, int? Cylinder = null);

@@ -80,7 +80,7 @@ internal sealed class Contenders
 
     /// <summary>Likelihood of an answer by bin of every contender.</summary>
     public double[] Likelihoods(EvidenceItem item) =>
-        item.Strength is { } strength ? Question(strength).Likelihoods(item.Atoms[0]) : new PlaceAnswers(this, item.Atoms).Likelihoods();
+        item.Strength is { } strength ? Question(strength).Likelihoods(item.Atoms[0]) : new PlaceAnswers(this, item).Likelihoods();
 
     /// <summary>
     /// The same of an answer that follows another which sees the same thing (docs/trade.md, Verdict): to the power of a third. Places

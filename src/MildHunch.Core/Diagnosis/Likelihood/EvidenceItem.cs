@@ -1,11 +1,14 @@
+using MildHunch.Core.Diagnosis.Predictions;
 using MildHunch.Core.Evidence;
 
 namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>One piece of evidence that can be left out: a reading, or an answer with the statements it makes.</summary>
+/// <param name="Drips">Of what is said of places where it may drip: how each hypothesis is seen to drip there.</param>
 /// <param name="Strength">How much each hypothesis has to say about the question, where it has one answer.</param>
 internal sealed record EvidenceItem(
-    string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null)
+    string Id, Reading? Reading, CueFact? Cue, IReadOnlyList<CueAtom> Atoms, string? Group, double[]? Strength = null,
+    IReadOnlyList<DripOf>? Drips = null)
 {
     private double? span;
 
@@ -27,3 +30,11 @@ internal sealed record EvidenceItem(
         return most - least;
     }
 }
+
+/// <summary>How a hypothesis is seen to drip at a place that is spoken of.</summary>
+/// <param name="Seen">By size, where the model knows what it lets out; null where only the catalogue names it.</param>
+/// <param name="Ratio">
+/// How much likelier the rest that was told is with it than with a drip that means nothing: when it drips, and how fast where only the
+/// catalogue knows.
+/// </param>
+internal sealed record DripOf(DripsSeen? Seen, double Ratio);

@@ -1,3 +1,5 @@
+using MildHunch.Core.Diagnosis.Predictions;
+
 namespace MildHunch.Core.Diagnosis.Likelihood;
 
 /// <summary>
@@ -9,12 +11,13 @@ internal sealed class PlaceAnswers
 {
     private readonly Contenders contenders;
     private readonly IReadOnlyList<CueAtom> atoms;
+    private readonly IReadOnlyList<DripOf>? drips;
     private readonly int[][] own;
     private readonly double baseline;
 
-    public PlaceAnswers(Contenders contenders, IReadOnlyList<CueAtom> atoms)
+    public PlaceAnswers(Contenders contenders, EvidenceItem item)
     {
-        (this.contenders, this.atoms) = (contenders, atoms);
+        (this.contenders, atoms, drips) = (contenders, item.Atoms, item.Drips);
         baseline = 1;
         foreach (var atom in atoms)
             baseline *= atom.Baseline;
@@ -30,8 +33,10 @@ internal sealed class PlaceAnswers
         {
             var notice = contenders.Notices(h);
             var row = all.AsSpan(contenders.Offset(h), notice.Length);
-            for (var b = 0; b < row.Length; b++)
-                row[b] = Of(h, notice[b]);
+            row.Fill(baseline);
+            foreach (var place in own[h])
+                for (var b = 0; b < row.Length; b++)
+                    row[b] *= At(place, h, notice[b], Drips(h)?.SeenByBin[b], Drips(h)?.ToldByBin[b]) / atoms[place].Baseline;
         }
 
         var at = contenders.Offset(contenders.Singles.Length);
@@ -44,32 +49,45 @@ internal sealed class PlaceAnswers
                 continue;
             }
 
-            foreach (var a in contenders.Levels(first))
-                foreach (var b in contenders.Levels(second))
+            for (var a = 0; a < SeverityBins.Levels; a++)
+                for (var b = 0; b < SeverityBins.Levels; b++)
                     all[at++] = Of(first, a, second, b);
         }
 
         return all;
     }
 
-    private double Of(int single, double notice)
-    {
-        var likelihood = baseline;
-        foreach (var place in own[single])
-            likelihood *= atoms[place].At(single, notice) / atoms[place].Baseline;
-        return likelihood;
-    }
-
-    private double Of(int first, double a, int second, double b)
+    private double Of(int first, int a, int second, int b)
     {
         var likelihood = baseline;
         foreach (var place in own[first])
-            likelihood *= Either(atoms[place], atoms[place].At(first, a), atoms[place].At(second, b)) / atoms[place].Baseline;
+            likelihood *= Either(atoms[place], AtLevel(place, first, a), AtLevel(place, second, b)) / atoms[place].Baseline;
         foreach (var place in own[second])
             if (!own[first].Contains(place))
-                likelihood *= Either(atoms[place], atoms[place].Baseline, atoms[place].At(second, b)) / atoms[place].Baseline;
+                likelihood *= Either(atoms[place], atoms[place].Baseline, AtLevel(place, second, b)) / atoms[place].Baseline;
         return likelihood;
     }
+
+    private double AtLevel(int place, int single, int level) => At(
+        place, single, contenders.Levels(single)[level], Drips(single)?.SeenByLevel[level], Drips(single)?.ToldByLevel[level]);
+
+    // Wet where the fault is seen to drip there as it was told, or else by a drip that means nothing; dry where neither is.
+    private double At(int place, int single, double notice, double? seen, double? told)
+    {
+        var atom = atoms[place];
+        var ratio = drips?[single].Ratio ?? 1;
+        if (atom.Wet && atom.Full[single] > atom.Baseline)
+        {
+            var word = atom.Full[single];
+            return (word * (told ?? notice) * ratio) + (atom.Baseline * (1 - (word * (seen ?? notice))));
+        }
+
+        return !atom.Wet && atom.Full[single] < atom.Baseline && seen is { } drip
+            ? atom.Baseline * (1 - ((1 - atom.Full[single]) * drip))
+            : atom.At(single, notice);
+    }
+
+    private DripsSeen? Drips(int single) => drips?[single].Seen;
 
     private static double Either(CueAtom atom, double x, double y) => atom.Wet ? Math.Max(x, y) : Math.Min(x, y);
 }

@@ -39,7 +39,8 @@ internal sealed class PredictionTable
         familyOf = [.. Solved.Select(e => Solved.IndexOf(e.Family(model.Pump)))];
         familySeverities =
         [
-            .. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.ToFamilySeverity(Severity(s)), 0, 1)).ToArray()),
+            .. Solved.Select(e => Enumerable.Range(0, Fine).Select(s => Math.Clamp(e.ToFamilySeverity(Severity(s), model.Pump), 0, 1))
+                .ToArray()),
         ];
         var count = Solved.Count * softCount * Observables.Count;
         mean = Rows(count);

@@ -5,7 +5,8 @@ namespace MildHunch.Core.Diagnosis.Predictions;
 
 /// <summary>
 /// Severities gathered by how noticeable they are. From the size where evidence words hold, all severities answer cues
-/// alike, so they share one bin: the cue arithmetic shrinks several times without losing anything.
+/// alike, so they share one bin: the cue arithmetic shrinks several times without losing anything. What shows as water outside is
+/// gathered by how much of it there is too.
 /// </summary>
 internal sealed class SeverityBins
 {
@@ -18,35 +19,40 @@ internal sealed class SeverityBins
     /// </summary>
     public const double Unmentioned = 0.15;
 
+    private readonly LeakRates leaks;
+    private readonly DripsSeen?[] unrated;
+
     /// <summary>Sorts the severities of every effect by how noticeable they are.</summary>
-    public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup)
-        : this(table, pump, SeverityPrior.Of(table, new Instruments(pump, setup, CaseEvidence.None), pump))
+    public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup, LeakRates leaks)
+        : this(table, pump, leaks, SeverityPrior.Of(table, new Instruments(pump, setup, CaseEvidence.None), pump))
     {
     }
 
-    private SeverityBins(PredictionTable table, ReciprocatingPump pump, double[][] prior)
+    private SeverityBins(PredictionTable table, ReciprocatingPump pump, LeakRates leaks, double[][] prior)
     {
+        this.leaks = leaks;
         Prior = prior;
         Notice = new double[table.Effects.Count][];
         BinOf = new int[table.Effects.Count][];
         for (var e = 0; e < Notice.Length; e++)
         {
-            var levels = new List<double>();
+            var kinds = new List<BinKind>();
             var bin = new int[PredictionTable.Fine];
             for (var s = 0; s < bin.Length; s++)
             {
                 var notice = Math.Clamp(table.Effects[e].NoticeRatio(PredictionTable.Severity(s), pump), 0, 1);
-                var at = levels.IndexOf(notice);
+                var kind = new BinKind(notice, leaks.Of(e) is { } logs ? (int)Math.Floor(logs[s]) : 0);
+                var at = kinds.IndexOf(kind);
                 if (at < 0)
                 {
-                    at = levels.Count;
-                    levels.Add(notice);
+                    at = kinds.Count;
+                    kinds.Add(kind);
                 }
 
                 bin[s] = at;
             }
 
-            Notice[e] = [.. levels];
+            Notice[e] = [.. kinds.Select(k => k.Notice)];
             BinOf[e] = bin;
         }
 
@@ -54,14 +60,60 @@ internal sealed class SeverityBins
         (SidePrior, SideLevel) = (new double[Notice.Length][], new int[Notice.Length][]);
         for (var e = 0; e < Notice.Length; e++)
             Gather(e);
+        unrated = [.. Enumerable.Range(0, Notice.Length).Select(Unrated)];
     }
 
     /// <summary>
     /// The same where nobody said a word of water on the floor: sizes at which it runs in a stream count so much less. A drip
     /// that nobody mentions says nothing.
     /// </summary>
-    public SeverityBins Unsaid(PredictionTable table, ReciprocatingPump pump, LeakRates leaks) => new(
-        table, pump, [.. Prior.Select((row, e) => row.Select((p, s) => leaks.Streams(e, s) ? Unmentioned * p : p).ToArray())]);
+    public SeverityBins Unsaid(PredictionTable table, ReciprocatingPump pump) => new(
+        table, pump, leaks, [.. Prior.Select((row, e) => row.Select((p, s) => leaks.Streams(e, s) ? Unmentioned * p : p).ToArray())]);
+
+    /// <summary>
+    /// How an effect that lets water out is seen to drip: how likely by each bin and level, and that times how much likelier the rate that
+    /// was told is than of a drip that means nothing. Null where the model knows of no water.
+    /// </summary>
+    public DripsSeen? Drips(int effect, CueFact fact)
+    {
+        if (unrated[effect] is not { } seen || leaks.Of(effect) is not { } logs || !fact.Rated)
+            return unrated[effect];
+        var told = logs.Select(log => LeakRates.Seen(log) * LeakRates.Ratio(fact, log)).ToArray();
+        return seen with { ToldByBin = ByBin(effect, told), ToldByLevel = ByLevel(effect, told) };
+    }
+
+    private DripsSeen? Unrated(int effect)
+    {
+        if (leaks.Of(effect) is not { } logs)
+            return null;
+        double[] seen = [.. logs.Select(LeakRates.Seen)];
+        var (bins, levels) = (ByBin(effect, seen), ByLevel(effect, seen));
+        return new DripsSeen(bins, bins, levels, levels);
+    }
+
+    /// <summary>Chance that somebody who looks sees it drip, by bin; null where the model knows of no water.</summary>
+    public double[]? Seen(int effect) => unrated[effect]?.SeenByBin;
+
+    private double[] ByBin(int effect, double[] fine) => Mean(effect, fine, Notice[effect].Length, s => BinOf[effect][s]);
+
+    private double[] ByLevel(int effect, double[] fine) =>
+        Mean(effect, fine, Levels, s => LevelOf(Notice[effect][BinOf[effect][s]]));
+
+    // By prior; where none of a group can be, all of it alike.
+    private double[] Mean(int effect, double[] fine, int groups, Func<int, int> groupOf)
+    {
+        var (sum, prior, plain, count) = (new double[groups], new double[groups], new double[groups], new double[groups]);
+        for (var s = 0; s < fine.Length; s++)
+        {
+            var group = groupOf(s);
+            sum[group] += Prior[effect][s] * fine[s];
+            prior[group] += Prior[effect][s];
+            plain[group] += fine[s];
+            count[group]++;
+        }
+
+        return [.. sum.Select((x, g) => prior[g] > 0 ? x / prior[g] : count[g] > 0 ? plain[g] / count[g] : 0)];
+    }
 
     /// <summary>Level of a noticeability.</summary>
     public static int LevelOf(double notice) => notice >= 1 ? 2 : notice >= 0.5 ? 1 : 0;
@@ -108,4 +160,11 @@ internal sealed class SeverityBins
 
     /// <summary>The bin of each fine severity.</summary>
     public int[][] BinOf { get; }
+
+    private readonly record struct BinKind(double Notice, int DropsLog);
 }
+
+/// <summary>How a fault is seen to drip, by bin of a single and by level of one of two.</summary>
+/// <param name="SeenByBin">Chance that it is seen to drip.</param>
+/// <param name="ToldByBin">That times how much likelier the rate told is than of a drip that means nothing.</param>
+internal sealed record DripsSeen(double[] SeenByBin, double[] ToldByBin, double[] SeenByLevel, double[] ToldByLevel);

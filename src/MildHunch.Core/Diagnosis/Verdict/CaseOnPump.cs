@@ -85,7 +85,10 @@ internal sealed class CaseOnPump
     private EvidenceItem Item(CueFact fact, int? number)
     {
         var cue = Catalogue.Cue(fact.Cue)!;
-        return new EvidenceItem(fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Atoms(fact), cue.Group, Cues.Strength(cue));
+        var strength = Cues.Strength(cue);
+        return new EvidenceItem(
+            fact.Source ?? $"cue:{number}:{fact.Cue}", null, fact, Cues.Atoms(fact), cue.Group, strength,
+            strength is null ? Drips(fact) : null);
     }
 
     private static EvidenceItem Item(Reading reading, int number) =>
@@ -95,13 +98,15 @@ internal sealed class CaseOnPump
         what == Observables.Swing ? EvidenceGroups.Swing : what == Observables.BypassFlow ? EvidenceGroups.Bypass : null;
 
     // How fast it drips, and when, makes a drip likelier with the faults that drip so.
-    private IReadOnlyList<CueAtom> Atoms(CueFact fact)
+    private DripOf[] Drips(CueFact fact)
     {
-        var atoms = Cues.Atoms(fact);
-        if (atoms is not [{ Wet: true } atom] || (!fact.Stream && fact.DropsPerMinute is null && fact.When == Dripping.Unsaid))
-            return atoms;
-        return [atom with { Full = [.. atom.Full.Select((full, h) => Cues.Drip(h, fact) is { } word
-            ? full * leakRates.Ratio(fact, Hypotheses[h].EffectIndex, word)
-            : full)] }];
+        DripsSeen?[] seen = [.. Enumerable.Range(0, Table.Effects.Count).Select(e => Bins.Drips(e, fact))];
+        return [.. Hypotheses.Select((of, h) =>
+        {
+            var drips = seen[of.EffectIndex];
+            return Cues.Drip(h, fact) is { } word
+                ? new DripOf(drips, leakRates.RatioWhen(fact, word) * (drips is null ? LeakRates.RatioNamed(fact, word) : 1))
+                : new DripOf(drips, 1);
+        })];
     }
 }

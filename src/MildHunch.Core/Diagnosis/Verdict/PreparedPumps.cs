@@ -40,8 +40,8 @@ internal sealed class PreparedPumps(Catalogue catalogue, Func<ReciprocatingPump,
         var model = words.Get(
             new PumpKind(pump.Cylinders, pump.Control, pump.HeadLayout, pump.Arrangement, Fittings.Of(pump, setup)),
             _ => new CueModel(catalogue, pump, setup, set.All));
-        var bins = new SeverityBins(table, pump, setup);
-        var leaks = new LeakRates(solved.ForPairs, table, bins);
-        return new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), bins, bins.Unsaid(table, pump, leaks), model, leaks);
+        var leaks = new LeakRates(solved.ForPairs, table);
+        var bins = new SeverityBins(table, pump, setup, leaks);
+        return new PreparedPump(solved, table, new PairTable(solved.ForPairs, table), bins, bins.Unsaid(table, pump), model, leaks);
     }
 }

@@ -40,7 +40,7 @@ public interface IEffect
     IEffect Family(ReciprocatingPump pump) => this;
 
     /// <summary>Severity of the family that equals this severity of its own.</summary>
-    double ToFamilySeverity(double severity) => severity;
+    double ToFamilySeverity(double severity, ReciprocatingPump pump) => severity;
 
     /// <summary>First chamber of a cylinder.</summary>
     static int Chamber(ReciprocatingPump pump, int cylinder) => pump.RodDiameter is null ? cylinder - 1 : 2 * (cylinder - 1);

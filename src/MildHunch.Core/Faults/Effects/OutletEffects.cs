@@ -16,7 +16,7 @@ internal enum OrificeWay
 
 /// <summary>
 /// Fixed orifice beside the nozzle. The range is of the flow that runs with the leak, f; beside a nozzle that passes all
-/// of it that is f/(1−f) of Kn.
+/// of it that is f/(1−f) of Kn. One that leads outside begins with a drop a minute.
 /// </summary>
 internal sealed class Orifice(string id, OrificeWay way, double from, double to) : IEffect
 {
@@ -31,12 +31,13 @@ internal sealed class Orifice(string id, OrificeWay way, double from, double to)
     public IEffect Family(ReciprocatingPump pump) => way == OrificeWay.Bypass ? AnyBypass : this;
 
     /// <inheritdoc/>
-    public double ToFamilySeverity(double severity) => way == OrificeWay.Bypass ? (Flow(severity) - Least) / (Most - Least) : severity;
+    public double ToFamilySeverity(double severity, ReciprocatingPump pump) =>
+        way == OrificeWay.Bypass ? (Flow(severity, pump) - Least) / (Most - Least) : severity;
 
     /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
-        var f = Flow(severity);
+        var f = Flow(severity, pump);
         var share = f / (1 - f);
         switch (way)
         {
@@ -55,15 +56,16 @@ internal sealed class Orifice(string id, OrificeWay way, double from, double to)
     /// <inheritdoc/>
     public double NoticeRatio(double severity, ReciprocatingPump pump)
     {
-        var f = Flow(severity);
+        var f = Flow(severity, pump);
         // Water outside is seen long before it is missed.
-        return way == OrificeWay.Outside ? severity / 0.05 : f / (1 - f) / 0.10;
+        return f / (1 - f) / (way == OrificeWay.Outside ? 0.005 : 0.10);
     }
 
-    private double Flow(double severity) => from + ((to - from) * severity);
+    private double Flow(double severity, ReciprocatingPump pump) =>
+        way == OrificeWay.Outside ? Drops.Size(Drops.ShareOfFlow(pump), to, severity) : from + ((to - from) * severity);
 }
 
-/// <summary>Cracked diaphragm: water up the stem, up to 3 % of the flow, and pressure that hunts by up to 30 %.</summary>
+/// <summary>Cracked diaphragm: water up the stem, from a drop to 3 % of the flow, and pressure that hunts by up to 30 %.</summary>
 internal sealed class HuntingRegulator : IEffect
 {
     /// <inheritdoc/>
@@ -72,7 +74,7 @@ internal sealed class HuntingRegulator : IEffect
     /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1)
     {
-        condition.OutsideShare += 0.03 * severity;
+        condition.OutsideShare += Drops.Size(Drops.ShareOfFlow(pump), 0.03, severity);
         condition.ExtraSwing += 0.3 * severity;
     }
 
@@ -139,7 +141,8 @@ internal sealed class ShiftDip : IEffect
 }
 
 /// <summary>
-/// Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and up to 5 % of the flow outside.
+/// Loss between head and nozzle, up to eight tenths of the healthy pressure at the healthy flow, and a drop to 5 % of the flow
+/// outside.
 /// </summary>
 internal sealed class HoseFault : IEffect
 {
@@ -151,7 +154,7 @@ internal sealed class HoseFault : IEffect
     {
         // Most bad hoses only drip at a coupling; few lose much of the pressure.
         condition.LineLoss += 0.8 * severity * severity;
-        condition.OutsideShare += 0.05 * severity * severity;
+        condition.OutsideShare += Drops.Size(Drops.ShareOfFlow(pump), 0.05, severity);
     }
 
     /// <inheritdoc/>
