@@ -20,7 +20,6 @@ internal sealed class SeverityBins
     public const double Unmentioned = 0.15;
 
     private readonly LeakRates leaks;
-    private readonly DripsSeen?[] unrated;
 
     /// <summary>Sorts the severities of every effect by how noticeable they are.</summary>
     public SeverityBins(PredictionTable table, ReciprocatingPump pump, Setup setup, LeakRates leaks)
@@ -60,63 +59,8 @@ internal sealed class SeverityBins
         (SidePrior, SideLevel) = (new double[Notice.Length][], new int[Notice.Length][]);
         for (var e = 0; e < Notice.Length; e++)
             Gather(e);
-        unrated = [.. Enumerable.Range(0, Notice.Length).Select(Unrated)];
+        Dripping = new DripBins(this, leaks);
     }
-
-    /// <summary>
-    /// The same where nobody said a word of water on the floor: sizes at which it runs in a stream count so much less. A drip
-    /// that nobody mentions says nothing.
-    /// </summary>
-    public SeverityBins Unsaid(PredictionTable table, ReciprocatingPump pump) => new(
-        table, pump, leaks, [.. Prior.Select((row, e) => row.Select((p, s) => leaks.Streams(e, s) ? Unmentioned * p : p).ToArray())]);
-
-    /// <summary>
-    /// How an effect that lets water out is seen to drip: how likely by each bin and level, and that times how much likelier the rate that
-    /// was told is than of a drip that means nothing. Null where the model knows of no water.
-    /// </summary>
-    public DripsSeen? Drips(int effect, CueFact fact)
-    {
-        if (unrated[effect] is not { } seen || leaks.Of(effect) is not { } logs || !fact.Rated)
-            return unrated[effect];
-        var told = logs.Select(log => LeakRates.Seen(log) * LeakRates.Ratio(fact, log)).ToArray();
-        return seen with { ToldByBin = ByBin(effect, told), ToldByLevel = ByLevel(effect, told) };
-    }
-
-    private DripsSeen? Unrated(int effect)
-    {
-        if (leaks.Of(effect) is not { } logs)
-            return null;
-        double[] seen = [.. logs.Select(LeakRates.Seen)];
-        var (bins, levels) = (ByBin(effect, seen), ByLevel(effect, seen));
-        return new DripsSeen(bins, bins, levels, levels);
-    }
-
-    /// <summary>Chance that somebody who looks sees it drip, by bin; null where the model knows of no water.</summary>
-    public double[]? Seen(int effect) => unrated[effect]?.SeenByBin;
-
-    private double[] ByBin(int effect, double[] fine) => Mean(effect, fine, Notice[effect].Length, s => BinOf[effect][s]);
-
-    private double[] ByLevel(int effect, double[] fine) =>
-        Mean(effect, fine, Levels, s => LevelOf(Notice[effect][BinOf[effect][s]]));
-
-    // By prior; where none of a group can be, all of it alike.
-    private double[] Mean(int effect, double[] fine, int groups, Func<int, int> groupOf)
-    {
-        var (sum, prior, plain, count) = (new double[groups], new double[groups], new double[groups], new double[groups]);
-        for (var s = 0; s < fine.Length; s++)
-        {
-            var group = groupOf(s);
-            sum[group] += Prior[effect][s] * fine[s];
-            prior[group] += Prior[effect][s];
-            plain[group] += fine[s];
-            count[group]++;
-        }
-
-        return [.. sum.Select((x, g) => prior[g] > 0 ? x / prior[g] : count[g] > 0 ? plain[g] / count[g] : 0)];
-    }
-
-    /// <summary>Level of a noticeability.</summary>
-    public static int LevelOf(double notice) => notice >= 1 ? 2 : notice >= 0.5 ? 1 : 0;
 
     /// <summary>Mean noticeability of each level of an effect.</summary>
     public double[][] LevelNotice { get; }
@@ -129,6 +73,28 @@ internal sealed class SeverityBins
 
     /// <summary>Prior of each level of an effect.</summary>
     public double[][] LevelPrior { get; }
+
+    /// <summary>How noticeable each bin of an effect is, 0 to 1.</summary>
+    public double[][] Notice { get; }
+
+    /// <summary>Probability of each fine severity before any evidence.</summary>
+    public double[][] Prior { get; }
+
+    /// <summary>The bin of each fine severity.</summary>
+    public int[][] BinOf { get; }
+
+    /// <summary>How each effect is seen to drip.</summary>
+    public DripBins Dripping { get; }
+
+    /// <summary>
+    /// The same where nobody said a word of water on the floor: sizes at which it runs in a stream count so much less. A drip
+    /// that nobody mentions says nothing.
+    /// </summary>
+    public SeverityBins Unsaid(PredictionTable table, ReciprocatingPump pump) => new(
+        table, pump, leaks, [.. Prior.Select((row, e) => row.Select((p, s) => leaks.Streams(e, s) ? Unmentioned * p : p).ToArray())]);
+
+    /// <summary>Level of a noticeability.</summary>
+    public static int LevelOf(double notice) => notice >= 1 ? 2 : notice >= 0.5 ? 1 : 0;
 
     private void Gather(int e)
     {
@@ -152,19 +118,6 @@ internal sealed class SeverityBins
         }
     }
 
-    /// <summary>How noticeable each bin of an effect is, 0 to 1.</summary>
-    public double[][] Notice { get; }
-
-    /// <summary>Probability of each fine severity before any evidence.</summary>
-    public double[][] Prior { get; }
-
-    /// <summary>The bin of each fine severity.</summary>
-    public int[][] BinOf { get; }
-
+    // Of severities that answer alike: as noticeable, and of the same class of drops a minute.
     private readonly record struct BinKind(double Notice, int DropsLog);
 }
-
-/// <summary>How a fault is seen to drip, by bin of a single and by level of one of two.</summary>
-/// <param name="SeenByBin">Chance that it is seen to drip.</param>
-/// <param name="ToldByBin">That times how much likelier the rate told is than of a drip that means nothing.</param>
-internal sealed record DripsSeen(double[] SeenByBin, double[] ToldByBin, double[] SeenByLevel, double[] ToldByLevel);

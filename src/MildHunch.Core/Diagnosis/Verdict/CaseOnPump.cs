@@ -100,7 +100,7 @@ internal sealed class CaseOnPump
     // How fast it drips, and when, makes a drip likelier with the faults that drip so.
     private DripOf[] Drips(CueFact fact)
     {
-        DripsSeen?[] seen = [.. Enumerable.Range(0, Table.Effects.Count).Select(e => Bins.Drips(e, fact))];
+        DripsSeen?[] seen = [.. Enumerable.Range(0, Table.Effects.Count).Select(e => Bins.Dripping.Of(e, fact))];
         return [.. Hypotheses.Select((of, h) =>
         {
             var drips = seen[of.EffectIndex];

@@ -148,7 +148,9 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
     {
         var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
         var bin = bench.Case.Bins.BinOf[effect][severity];
-        var notice = item.Drips is not null && bench.Case.Bins.Seen(effect) is { } seen ? seen[bin] : bench.Case.Bins.Notice[effect][bin];
+        var notice = item.Drips is not null && bench.Case.Bins.Dripping.Seen(effect) is { } seen
+            ? seen[bin]
+            : bench.Case.Bins.Notice[effect][bin];
         var word = EvidenceWords.Nearest(Contenders.Of(item, hypothesis, notice));
         return $"{Sentences.Say(bench.Case.Catalogue, item.Cue!)}; {word} so with {fault.Phrase}";
     }

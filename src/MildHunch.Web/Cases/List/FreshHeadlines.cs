@@ -14,8 +14,12 @@ public sealed class FreshHeadlines(
     ILogger<FreshHeadlines> log)
     : SteadyWork("working out the list of cases", health, clock, log)
 {
-    // Who changes one thing changes another soon after.
+    // Who changes one thing changes another soon after; where that does not end, it is not waited for longer than this.
     private static readonly TimeSpan Settled = TimeSpan.FromSeconds(2);
+    private const int MostWaits = 15;
+
+    // Of the time it works it rests so many times as long, since somebody waits for a page meanwhile.
+    private const int Rests = 3;
     private long seen = -1;
 
     protected override Task Begin(CancellationToken stop) => Started(product, stop);
@@ -25,25 +29,35 @@ public sealed class FreshHeadlines(
         seen = memory.Changes;
         foreach (var id in await Open(stop))
         {
-            await using var scope = scopes.CreateAsyncScope();
-            var store = scope.ServiceProvider.GetRequiredService<CaseStore>();
-            try
-            {
-                if (await store.Load(id, stop) is { Headline.Closed: null } entity)
-                    await Refresh(scope.ServiceProvider, entity, stop);
-            }
-            catch (Exception e) when (e is not (OperationCanceledException or OutOfMemoryException))
-            {
-                // Its pump cannot be read, or it went meanwhile; the others go on, and its own page says what is wrong.
-                log.LogWarning("The line of case {Case} stays as it is: {Why}", id, e.Message);
-            }
+            var began = Clock.GetTimestamp();
+            await One(id, stop);
+            await Task.Delay(Rests * Clock.GetElapsedTime(began), Clock, stop);
         }
     }
 
     protected override async Task Wait(CancellationToken stop)
     {
         await memory.Stored(seen, stop);
-        await Task.Delay(Settled, Clock, stop);
+        for (var (k, before) = (0, -1L); k < MostWaits && before != memory.Changes; k++)
+        {
+            before = memory.Changes;
+            await Task.Delay(Settled, Clock, stop);
+        }
+    }
+
+    private async Task One(string id, CancellationToken stop)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        try
+        {
+            if (await scope.ServiceProvider.GetRequiredService<CaseStore>().Load(id, stop) is { Headline.Closed: null } entity)
+                await Refresh(scope.ServiceProvider, entity, stop);
+        }
+        catch (Exception e) when (e is not (OperationCanceledException or OutOfMemoryException))
+        {
+            // Its pump cannot be read, or it went meanwhile; the others go on, and its own page says what is wrong.
+            log.LogWarning("The line of case {Case} stays as it is: {Why}", id, e.Message);
+        }
     }
 
     private static async Task Refresh(IServiceProvider services, CaseEntity entity, CancellationToken stop)

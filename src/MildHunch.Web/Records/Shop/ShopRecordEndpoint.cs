@@ -53,24 +53,26 @@ public static class ShopRecordEndpoint
         var known = await memory.All(stop);
         var (first, last) = Span(from, to, known.Day);
         var outcomes = await db.Outcomes.AsNoTracking().Where(o => o.On >= first && o.On <= last).ToListAsync(stop);
+        ReadOutcome[] read = [.. outcomes.Select(o => new ReadOutcome(o, Outcome.Read(o.Found)!.Faults))];
         var causes = await db.PartChanges.AsNoTracking().Where(c => c.On >= first && c.On <= last && c.Finding != null)
             .GroupBy(c => c.Finding!).Select(g => new { Finding = g.Key, Times = g.Count() }).ToListAsync(stop);
-        var judged = outcomes.Where(o => o.Leader is not null && o.Probability is not null).ToArray();
-        Hunch[] hunches = [.. judged.Select(o => new Hunch(o.Probability!.Value, Outcome.Read(o.Found)!.Faults.Contains(o.Leader)))];
+        Hunch[] hunches = [.. read.Where(r => r.Case is { Leader: not null, Probability: not null })
+            .Select(r => new Hunch(r.Case.Probability!.Value, r.Faults.Contains(r.Case.Leader)))];
         var timed = outcomes.Where(o => o is { MinutesTaken: not null, MinutesPlanned: not null }).ToArray();
         string Name(string fault) => catalogue.Fault(fault)?.Name ?? fault;
         return new ShopRecordResponse(
             first, last, outcomes.Count, Sum(outcomes.Select(o => o.Cost)), shop.Terms.Currency,
             [
-                .. outcomes.SelectMany(o => Outcome.Read(o.Found)!.Faults.Select(f => (Fault: f, Case: o))).GroupBy(f => f.Fault)
+                .. read.SelectMany(r => r.Faults.Select(f => (Fault: f, r.Case))).GroupBy(f => f.Fault)
                     .Select(g => new FoundOnRecordDto(
                         g.Key, Name(g.Key), g.Count(), Sum(g.Select(f => f.Case.Cost)), Sum(g.Select(f => f.Case.MinutesPlanned))))
                     .OrderByDescending(f => f.Times).ThenBy(f => f.Name, StringComparer.Ordinal).Take(MostOfEach),
             ],
             [
-                .. outcomes.GroupBy(o => o.PumpId).Where(g => known.Pumps.ContainsKey(g.Key)).Select(g => new PumpOnRecordDto(
-                    g.Key, known.Pumps[g.Key].Record.Tag, g.Count(), Sum(g.Select(o => o.Cost)), Sum(g.Select(o => o.MinutesPlanned)),
-                    g.SelectMany(o => Outcome.Read(o.Found)!.Faults).GroupBy(f => f).MaxBy(f => f.Count()) is { } most
+                .. read.GroupBy(r => r.Case.PumpId).Where(g => known.Pumps.ContainsKey(g.Key)).Select(g => new PumpOnRecordDto(
+                    g.Key, known.Pumps[g.Key].Record.Tag, g.Count(), Sum(g.Select(r => r.Case.Cost)),
+                    Sum(g.Select(r => r.Case.MinutesPlanned)),
+                    g.SelectMany(r => r.Faults).GroupBy(f => f).MaxBy(f => f.Count()) is { } most
                         ? Name(most.Key)
                         : null))
                     .OrderByDescending(p => p.Cost ?? 0).ThenByDescending(p => p.Cases).Take(MostOfEach),
@@ -86,6 +88,9 @@ public static class ShopRecordEndpoint
             hunches.Count(h => h.Right), hunches.Length,
             [.. known.Patterns.Where(p => p.Told || untold == true).Select(p => p.ToDto(known))], known.Unread);
     }
+
+    // What was found, read once for all that is counted of it.
+    private sealed record ReadOutcome(OutcomeEntity Case, IReadOnlyList<string> Faults);
 
     private static async Task<IResult> Table(DateOnly? from, DateOnly? to, MildHunchDb db, ShopMemory memory, CancellationToken stop)
     {
