@@ -32,7 +32,6 @@ public static class PumpMapping
 
     private static ReciprocatingPump Made(PumpDto dto, Objections objections)
     {
-        var plate = objections.Take(dto.ToNameplate);
         var rated = objections.Need<GaugePressure>(dto.RatedPressure, "ratedPressure");
         var control = objections.Choice(dto.Control, "control", ControlKind.None);
         var layout = objections.Choice(dto.HeadLayout, "headLayout", HeadLayout.SixCaps);
@@ -42,9 +41,9 @@ public static class PumpMapping
         {
             Arrangement = objections.Choice(dto.Arrangement, "arrangement", Arrangement.CrankPlunger),
             Cylinders = dto.Cylinders,
-            PlungerDiameter = plate?.PlungerDiameter ?? objections.Maybe<Length>(dto.PlungerDiameter, "plungerDiameter"),
-            Stroke = plate?.Stroke ?? objections.Maybe<Length>(dto.Stroke, "stroke"),
-            RatedSpeed = plate?.Speed ?? objections.Maybe<RotationalSpeed>(dto.RatedSpeed, "ratedSpeed"),
+            PlungerDiameter = objections.Maybe<Length>(dto.PlungerDiameter, "plungerDiameter"),
+            Stroke = objections.Maybe<Length>(dto.Stroke, "stroke"),
+            RatedSpeed = objections.Maybe<RotationalSpeed>(dto.RatedSpeed, "ratedSpeed"),
             RatedPressure = rated,
             RodRatio = dto.RodRatio,
             RodDiameter = objections.Maybe<Length>(dto.RodDiameter, "rodDiameter"),
@@ -58,6 +57,11 @@ public static class PumpMapping
         // What hangs on how it is built is judged where that was understood.
         if (objections.Stands("arrangement"))
             told.Judge(objections);
+
+        // What its arrangement says of a value is truer than what any plate may say; what the plate leaves is judged once it is worked out.
+        var plate = objections.Take(dto.ToNameplate);
+        if (plate is not null && objections.Stands("arrangement"))
+            (told with { PlungerDiameter = plate.PlungerDiameter, Stroke = plate.Stroke, RatedSpeed = plate.Speed }).Judge(objections);
         objections.ThrowIfAny();
         return ReciprocatingPump.Create(
             told.Cylinders!.Value, plate!.PlungerDiameter, plate.Stroke, plate.Speed, rated!.Value, control, layout, seal, told.RodRatio,

@@ -73,6 +73,22 @@ public class PlateTests(Workshop product)
         errors["pump.stroke"]![0]!.GetValue<string>().ShouldContain("1 to 500 mm");
     }
 
+    /// <summary>What is accepted is what this arrangement may have, not what any pump may.</summary>
+    [Theory]
+    [InlineData("axial", "2 to 7 pistons")]
+    [InlineData("twin-piston", "2 pistons")]
+    [InlineData("crank-plunger", "1 to 7 cylinders")]
+    public async Task So_many_cylinders_are_refused_by_the_arrangement(string arrangement, string accepted)
+    {
+        var pump = Product.Pump();
+        (pump["arrangement"], pump["cylinders"]) = (arrangement, 9);
+        pump.Remove("rodRatio");
+        var (_, body) = await product.Send(HttpMethod.Post, "/api/pumps", new JsonObject { ["tag"] = "NINE-1", ["pump"] = pump });
+        var errors = body!["errors"]!.AsObject();
+        errors.Single().Key.ShouldBe("pump.cylinders");
+        errors.Single().Value![0]!.GetValue<string>().ShouldContain($"Accepted: {accepted}.");
+    }
+
     [Theory]
     [InlineData("ratedPressure", 2.9, "29 bar")]
     [InlineData("ratedPressure", 1450, "1450 psi")]
