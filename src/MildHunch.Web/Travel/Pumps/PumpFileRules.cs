@@ -33,7 +33,7 @@ internal static class PumpFileRules
         {
             CaseFileRules.Plain(stood.Tag, $"stood[{k}].tag", 1, CaseFileRules.LongestTag);
             CaseFileRules.Plain(stood.Duty, $"stood[{k}].duty", 0, CaseFileRules.LongestName);
-            ImpossibleInputException.Under($"stood[{k}].setup", () => stood.Setup.ToCore());
+            ImpossibleInputException.Under($"stood[{k}]", () => stood.Setup.ToCore());
         }
 
         if (file.Cases.Count > MostCases)
