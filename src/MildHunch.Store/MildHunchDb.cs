@@ -54,6 +54,7 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         model.Entity<CaseEntity>(entity =>
         {
             entity.HasOne(c => c.Pump).WithMany().HasForeignKey(c => c.PumpId).OnDelete(DeleteBehavior.Restrict);
+            entity.HasIndex(c => c.ArchivedAt).HasFilter("ArchivedAt IS NOT NULL");
             entity.Property(c => c.Version).IsConcurrencyToken();
             entity.OwnsOne(c => c.Headline, line =>
             {
@@ -85,6 +86,7 @@ public sealed class MildHunchDb(DbContextOptions<MildHunchDb> options) : DbConte
         model.Entity<OutcomeEntity>().HasKey(o => o.CaseId);
         model.Entity<OutcomeEntity>().HasIndex(o => o.On);
         model.Entity<PartChangeEntity>().HasIndex(c => c.CaseId);
+        model.Entity<PartChangeEntity>().HasIndex(c => new { c.On, c.Finding });
         model.Entity<StoodEntity>(stood =>
         {
             stood.HasOne<PumpEntity>().WithMany(p => p.Stood).HasForeignKey(s => s.PumpId).OnDelete(DeleteBehavior.Restrict);

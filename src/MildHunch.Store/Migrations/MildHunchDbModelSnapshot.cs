@@ -38,6 +38,9 @@ namespace MildHunch.Store.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("ArchivedAt")
+                        .HasFilter("ArchivedAt IS NOT NULL");
+
                     b.HasIndex("PumpId");
 
                     b.ToTable("Cases");
@@ -312,6 +315,8 @@ namespace MildHunch.Store.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("CaseId");
+
+                    b.HasIndex("On", "Finding");
 
                     b.HasIndex("PumpId", "On");
 

@@ -25,20 +25,23 @@ public static class ListCases
             throw new ImpossibleInputException("skip", skip.Value.ToString(CultureInfo.InvariantCulture), "0 or more");
         if (take is < 1 or > MostListed)
             throw new ImpossibleInputException("take", take.Value.ToString(CultureInfo.InvariantCulture), $"1 to {MostListed}");
-        var page = await Page(db.Cases.Where(c => c.ArchivedAt != null == (archived ?? false)), skip ?? 0, take ?? UsuallyListed, stop);
-        response.Headers["X-Total-Count"] = page.All.ToString(CultureInfo.InvariantCulture);
-        return TypedResults.Ok(page.Cases);
+        // Few are put away: those in use are counted as all but these, by two indexes instead of through every row.
+        var putAway = await db.Cases.CountAsync(c => c.ArchivedAt != null, stop);
+        var all = archived == true ? putAway : await db.Cases.CountAsync(stop) - putAway;
+        response.Headers["X-Total-Count"] = all.ToString(CultureInfo.InvariantCulture);
+        return TypedResults.Ok(await Page(
+            db.Cases.Where(c => c.ArchivedAt != null == (archived ?? false)), skip ?? 0, take ?? UsuallyListed, stop));
     }
 
-    private static async Task<CasePage> Page(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop)
+    private static async Task<IReadOnlyList<CaseSummary>> Page(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop)
     {
         var open = cases.AsNoTracking().Where(c => c.Headline.Closed == null);
         var closed = cases.AsNoTracking().Where(c => c.Headline.Closed != null);
-        var (opened, all) = (await open.CountAsync(stop), await cases.CountAsync(stop));
-        var rows = skip < opened ? await Lines(open, skip, take, stop) : [];
+        var opened = await open.CountAsync(stop);
+        IReadOnlyList<CaseSummary> rows = skip < opened ? await Lines(open, skip, take, stop) : [];
         if (rows.Count < take)
             rows = [.. rows, .. await Lines(closed, Math.Max(0, skip - opened), take - rows.Count, stop)];
-        return new CasePage(rows, all);
+        return rows;
     }
 
     private static Task<List<CaseSummary>> Lines(IQueryable<CaseEntity> cases, int skip, int take, CancellationToken stop) => cases

@@ -52,7 +52,8 @@ public static class ShopRecordEndpoint
     {
         var known = await memory.All(stop);
         var (first, last) = Span(from, to, known.Day);
-        var outcomes = await db.Outcomes.AsNoTracking().Where(o => o.On >= first && o.On <= last).ToListAsync(stop);
+        var outcomes = await db.Outcomes.Where(o => o.On >= first && o.On <= last)
+            .Select(o => new Told(o.PumpId, o.Found, o.Leader, o.Probability, o.MinutesPlanned, o.MinutesTaken, o.Cost)).ToListAsync(stop);
         ReadOutcome[] read = [.. outcomes.Select(o => new ReadOutcome(o, Outcome.Read(o.Found)!.Faults))];
         var causes = await db.PartChanges.AsNoTracking().Where(c => c.On >= first && c.On <= last && c.Finding != null)
             .GroupBy(c => c.Finding!).Select(g => new { Finding = g.Key, Times = g.Count() }).ToListAsync(stop);
@@ -90,7 +91,11 @@ public static class ShopRecordEndpoint
     }
 
     // What was found, read once for all that is counted of it.
-    private sealed record ReadOutcome(OutcomeEntity Case, IReadOnlyList<string> Faults);
+    private sealed record ReadOutcome(Told Case, IReadOnlyList<string> Faults);
+
+    // What is counted of a closed case: ten years have many thousands of them.
+    private sealed record Told(
+        string PumpId, string Found, string? Leader, double? Probability, double? MinutesPlanned, double? MinutesTaken, double? Cost);
 
     private static async Task<IResult> Table(DateOnly? from, DateOnly? to, MildHunchDb db, ShopMemory memory, CancellationToken stop)
     {

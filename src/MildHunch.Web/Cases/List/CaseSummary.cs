@@ -1,8 +1,5 @@
 namespace MildHunch.Web.Cases.List;
 
-/// <summary>A part of the list of cases, and how many there are in all.</summary>
-public sealed record CasePage(IReadOnlyList<CaseSummary> Cases, int All);
-
 public sealed record LeaderDto(string Fault, string Name, double Probability, string Hunch);
 
 public sealed record CaseSummary(
