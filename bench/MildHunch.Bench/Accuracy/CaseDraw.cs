@@ -16,7 +16,7 @@ namespace MildHunch.Bench.Accuracy;
 internal sealed record DrawnCase(
     string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity,
     IReadOnlyList<(Reading Reading, double Sigma, double Error)> Readings, IReadOnlyList<CueFact> Cues, IReadOnlyList<CueFact> SlowCues,
-    IReadOnlyList<(string Reading, double Sigmas)> SteadyOff)
+    IReadOnlyList<(string Reading, double Sigmas)> SteadyOff, IReadOnlyList<string> Contexts, bool Opened)
 {
     private const double TwoValves = 3;
     private const double Measurable = 2;
@@ -26,7 +26,8 @@ internal sealed record DrawnCase(
     public static DrawnCase Next(Catalogue catalogue, Random random)
     {
         var (kind, pump, real, setup) = PumpDraw.Next(random);
-        var all = HypothesisSet.For(catalogue, pump, setup, []).All;
+        var contexts = ContextDraw.Next(catalogue, random);
+        var all = HypothesisSet.For(catalogue, pump, setup, contexts).All;
         var solver = new OperatingPointSolver(pump, setup);
         var truth = DrawTruth(all, random);
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
@@ -48,7 +49,7 @@ internal sealed record DrawnCase(
         var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
             .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();
-        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, slow, off);
+        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, slow, off, contexts, false);
     }
 
     /// <summary>Four turns, whose means are what instruments show.</summary>
@@ -65,7 +66,8 @@ internal sealed record DrawnCase(
                     Value = new Amount(r.Reading.What.Kind, Held(r.Reading.What, r.Reading.Value.Si + (noise * r.Error))),
                     Sigma = noise * r.Sigma })],
             [.. Cues.GroupBy(c => c.Cue).Where(_ => Kept()).Where(g => capListen || g.Key != "cap-listen").SelectMany(g => g)],
-            []);
+            Contexts)
+        { Opened = Opened };
     }
 
     public static double Held(Observable what, double si) => what.Id switch

@@ -15,7 +15,6 @@ namespace MildHunch.Bench.Accuracy;
 /// </summary>
 internal static class DripDraw
 {
-    private const double IdleDrops = 1;
     private static readonly double Spread = 1.25 * Math.Log(3);
 
     public static List<CueFact> Counted(
@@ -28,7 +27,7 @@ internal static class DripDraw
         SimulationMeans means, Random random)
     {
         var why = Enumerable.Range(0, truth.Count).Select(h => (Row: h, Word: model.Drip(h, fact))).FirstOrDefault(w => w.Word is not null);
-        var log = Math.Log(IdleDrops);
+        var log = Math.Log(model.IdleDrops(fact));
         if (why.Word is { } word)
         {
             var effect = EffectLibrary.Find(truth[why.Row].Fault.EffectOn(truth[why.Row].Side))!;

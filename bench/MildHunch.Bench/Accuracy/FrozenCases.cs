@@ -71,14 +71,15 @@ internal static class FrozenCases
     private sealed record Machine(
         Arrangement Arrangement, int Cylinders, double Bore, double Stroke, double Speed, double Rated, ControlKind Control,
         HeadLayout Layout, SealReturn Seal,
-        double RodRatio, double Clearance, double Slip, double? Oil);
+        double RodRatio, double Clearance, double Slip, double? Oil, SealKind? Seals = null, bool? StartValve = null);
 
     private sealed record Run(
         double Speed, double Kn, double? Setting, OutletLine Line, double Supply, double? InletLength, double? InletBore, double? Level,
         double? Gas, double? Charge,
         InjectorPlace? Injector, double? Oil, double? OutletLength, double? OutletBore);
 
-    private sealed record Line(string Kind, Machine Pump, Run Setup, Place[] Truth, Read[] Readings, Answer[] Cues, Answer[] SlowCues);
+    private sealed record Line(string Kind, Machine Pump, Run Setup, Place[] Truth, Read[] Readings, Answer[] Cues, Answer[] SlowCues,
+        string[]? Contexts = null);
 
     public static void Write(string file, IEnumerable<DrawnCase> cases)
     {
@@ -108,7 +109,8 @@ internal static class FrozenCases
         new Machine(
             c.Pump.Arrangement, c.Pump.Cylinders, c.Pump.PlungerDiameter.Si, c.Pump.Stroke.Si, c.Pump.RatedSpeed.Si,
             c.Pump.RatedPressure.Si, c.Pump.Control, c.Pump.HeadLayout,
-            c.Pump.SealReturn, c.Pump.RodRatio, c.Pump.Clearance, c.Pump.Slip, c.Pump.OilPistonDiameter?.Si),
+            c.Pump.SealReturn, c.Pump.RodRatio, c.Pump.Clearance, c.Pump.Slip, c.Pump.OilPistonDiameter?.Si,
+            c.Pump.Seals, c.Pump.StartValve),
         new Run(
             c.Setup.Speed.Si, c.Setup.Nozzle.Coefficient, c.Setup.ControlSetting?.Si, c.Setup.Line, c.Setup.SupplyPressure.Si,
             c.Setup.Inlet?.Run.Length.Si, c.Setup.Inlet?.Run.Bore.Si,
@@ -117,7 +119,8 @@ internal static class FrozenCases
         [.. c.Truth.Zip(c.Severity, (h, s) => new Place(h.Fault.Id, h.Cylinder, h.Side, s))],
         [.. c.Readings.Select(r => new Read(r.Reading.What.Id, r.Reading.Value.Si, r.Sigma, r.Error))],
         [.. c.Cues.Select(Of)],
-        [.. c.SlowCues.Select(Of)]);
+        [.. c.SlowCues.Select(Of)],
+        [.. c.Contexts]);
 
     private static Answer Of(CueFact f) =>
         new(f.Cue, f.Answer, f.Cylinder, f.Side, f.DropsPerMinute, f.Stream ? true : null, f.When == Dripping.Unsaid ? null : f.When);
@@ -125,7 +128,9 @@ internal static class FrozenCases
     private static DrawnCase? Drawn(Catalogue catalogue, Line line)
     {
         var (pump, setup) = (Pump(line.Pump), Setup(line.Setup));
-        var all = HypothesisSet.For(catalogue, pump, setup, []).All;
+        // Cases drawn without a history were drawn as if every pump had been opened at some time.
+        var told = CaseEvidence.None with { Contexts = line.Contexts ?? [], Opened = line.Contexts is null };
+        var all = HypothesisSet.For(catalogue, pump, setup, told).All;
         var truth = line.Truth
             .Select(t => all.FirstOrDefault(h => h.Fault.Id == t.Fault && h.Cylinder == t.Cylinder && h.Side == t.Side)).ToArray();
         var possible = new CueModel(catalogue, pump, setup, []);
@@ -144,7 +149,9 @@ internal static class FrozenCases
                 : default)],
             [.. quick.Select(Fact)],
             [.. slow.Select(Fact)],
-            []);
+            [],
+            told.Contexts,
+            told.Opened);
     }
 
     private static CueFact Fact(Answer a) =>
@@ -153,7 +160,8 @@ internal static class FrozenCases
     private static ReciprocatingPump Pump(Machine m) => ReciprocatingPump.Create(
         m.Cylinders, new Length(m.Bore), new Length(m.Stroke), new RotationalSpeed(m.Speed), new GaugePressure(m.Rated), m.Control,
         m.Layout, m.Seal, Math.Abs(m.RodRatio), m.Arrangement,
-        pullDischarges: m.RodRatio < 0, clearance: m.Clearance, slip: m.Slip, oilPistonDiameter: m.Oil is { } oil ? new Length(oil) : null);
+        pullDischarges: m.RodRatio < 0, clearance: m.Clearance, slip: m.Slip, oilPistonDiameter: m.Oil is { } oil ? new Length(oil) : null,
+        seals: m.Seals, startValve: m.StartValve ?? m.Arrangement != Arrangement.Intensifier);
 
     private static Setup Setup(Run r) => Core.Pumps.Setup.Create(
         new RotationalSpeed(r.Speed),

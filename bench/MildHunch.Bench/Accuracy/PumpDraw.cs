@@ -28,6 +28,7 @@ internal static class PumpDraw
         var stroke = kind switch { 9 => 220, 8 => 20, 7 => 8, _ => bore * Between(random, 0.9, 1.4) };
         var rpm = kind switch { 9 => Between(random, 20, 45), 8 => 420, 7 => 2800, _ => Between(random, 350, 1450) };
         var cylinders = kind switch { 7 or < 3 => 3, 3 => 5, 4 => Pick(random, 1, 2), 5 => Pick(random, 4, 7), 6 => 3, _ => 2 };
+        var (packed, eased) = (random.Next(6) == 0, random.Next(5) == 0);
         ReciprocatingPump Make(double? slips) => ReciprocatingPump.Create(
             cylinders, Q<Length>(bore, "mm"), Q<Length>(stroke, "mm"), Q<RotationalSpeed>(rpm, "rpm"), Q<GaugePressure>(bar * 1.15, "bar"),
             control, layout, seal,
@@ -39,6 +40,7 @@ internal static class PumpDraw
                 9 => Arrangement.Intensifier,
                 _ => Arrangement.CrankPlunger,
             },
+            seals: kind < 7 && packed ? SealKind.Packing : null, startValve: kind < 9 && eased,
             pullDischarges: kind == 6, slip: kind == 9 ? null : slips, oilPistonDiameter: kind == 9 ? Q<Length>(105, "mm") : null);
         var believed = Make(null);
         var flow = 0.95 * believed.Cylinders * believed.SweptVolume.Si * believed.RatedSpeed.Si;

@@ -51,7 +51,8 @@ internal sealed class NextChecks
     /// <summary>Checks worth doing, the most telling a minute first.</summary>
     public IReadOnlyList<NextCheck> Rank() =>
     [
-        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing && ChangesSomething(c)).OrderByDescending(c => c.BitsPerMinute)
+        .. Possible().Select(Try).Where(c => c.Bits >= WorthDoing && ChangesSomething(c)).OrderByDescending(c => c.Check.FollowsAtOnce)
+            .ThenByDescending(c => c.BitsPerMinute)
             .ThenBy(c => c.Check.Id, StringComparer.Ordinal).Take(MostOffered),
     ];
 

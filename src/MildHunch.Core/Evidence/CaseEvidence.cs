@@ -63,6 +63,9 @@ public sealed record CaseEvidence(IReadOnlyList<Reading> Readings, IReadOnlyList
     /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
     public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();
 
+    /// <summary>True where the record says that the pump was opened at some time; a context may say so, too.</summary>
+    public bool Opened { get; init; }
+
     /// <summary>What was put right in the readings, to be shown beside the verdict.</summary>
     public IReadOnlyList<EvidenceNote> Notes { get; init; } = [];
 

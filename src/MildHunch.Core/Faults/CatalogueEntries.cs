@@ -118,6 +118,11 @@ public sealed record Fault : IOnlyWhere
     /// <summary>Where it is likelier, or less likely, than its weight says.</summary>
     public IReadOnlyList<WeightWhere> WeightWhere { get; init; } = [];
 
+    /// <summary>
+    /// True for what comes about at assembly only: where nobody opened the pump it weighs a twentieth (common practice, no source).
+    /// </summary>
+    public bool Assembly { get; init; }
+
     /// <summary>How many of it a pump can have, and where.</summary>
     public required FaultLocation Location { get; init; }
 
@@ -177,6 +182,9 @@ public sealed record Fault : IOnlyWhere
     public required IReadOnlyList<CueWord> Cues { get; init; }
 }
 
+/// <summary>A drip that means nothing, on pumps that have all of this: how often it is there, and how many drops a minute.</summary>
+public sealed record IdleDrip(IReadOnlyList<string> Fitted, double Chance, double Drops);
+
 /// <summary>One possible answer to a cue.</summary>
 public sealed record CueAnswer : IOnlyWhere
 {
@@ -206,6 +214,15 @@ public sealed record CueAnswer : IOnlyWhere
     /// answers that are the matter itself.
     /// </summary>
     public double? Aside { get; init; }
+
+    /// <summary>
+    /// Chance that it is given where nothing speaks for it, in all its places together; null where what the answers of known chance
+    /// leave is shared. Above 0, below 1.
+    /// </summary>
+    public double? Chance { get; init; }
+
+    /// <summary>On some pumps a drip here is as it should be: how often and how fast it drips there with nothing wrong.</summary>
+    public IReadOnlyList<IdleDrip> Idle { get; init; } = [];
 
     /// <summary>How often it is given where nothing speaks for it, against the other unhealthy answers.</summary>
     public double Share { get; init; } = 1;
@@ -250,7 +267,10 @@ public sealed record Cue : IOnlyWhere
     /// <summary>Baseline of a yes for "places".</summary>
     public double Baseline { get; init; } = 0.02;
 
-    /// <summary>Chance of the healthy answer where no fault has anything to say, if not the usual one.</summary>
+    /// <summary>
+    /// Chance of the healthy answer where no fault has anything to say, if not the usual one; where every other answer has a chance of
+    /// its own, it is what they leave.
+    /// </summary>
     public double? Usual { get; init; }
 
     /// <summary>True where something was opened and the answer is almost sure.</summary>
@@ -345,6 +365,9 @@ public sealed record Check : IOnlyWhere
     /// <summary>Only worth asking once this was answered.</summary>
     public CueAnswered? After { get; init; }
 
+    /// <summary>True where it follows up what was just answered within two minutes: nothing else is looked for before.</summary>
+    public bool FollowsAtOnce => After is not null && AllMinutes <= 2;
+
     /// <summary>Only where this other check cannot be done.</summary>
     public string? InsteadOf { get; init; }
 
@@ -397,6 +420,9 @@ public sealed record Context
 
     /// <summary>Name in trade words.</summary>
     public required string Name { get; init; }
+
+    /// <summary>True where it says that the pump was opened lately.</summary>
+    public bool Opened { get; init; }
 
     /// <summary>Where its factors come from; null for common practice.</summary>
     public string? Source { get; init; }

@@ -56,6 +56,10 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(cue.Answers.Select(a => a.Id).Distinct().Count() == cue.Answers.Count, "cues.json", cue.Id, "has an answer twice");
         Require(cue.Kind is "choice" or "places", "cues.json", cue.Id, $"kind “{cue.Kind}” is unknown");
         Require(cue.Usual is null or > 0 and < 1, "cues.json", cue.Id, "usual must lie between 0 and 1");
+        Require(cue.Answers.Sum(a => a.Chance ?? 0) < 1, "cues.json", cue.Id, "answers whose chances leave nothing to the healthy one");
+        Require(
+            cue.Usual is null || cue.Answers.Any(a => !a.Healthy && !a.Retired && a.Chance is null && a.Aside is null), "cues.json", cue.Id,
+            "usual says nothing where every other answer has a chance of its own");
         CheckWhere("cues.json", cue.Id, cue);
         foreach (var answer in cue.Answers)
             CheckAnswer(cue, answer);
@@ -66,6 +70,14 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         var entry = $"{cue.Id}.{answer.Id}";
         CheckWhere("cues.json", entry, answer);
         Require(answer.Aside is null or (> 0 and < 1), "cues.json", entry, "aside must lie between 0 and 1");
+        Require(answer.Chance is null or (> 0 and < 1), "cues.json", entry, "chance must lie between 0 and 1");
+        Require(
+            answer.Chance is null || !(answer.Healthy || answer.Aside is not null), "cues.json", entry,
+            "is the healthy answer or stands aside, so it has no chance of its own");
+        foreach (var idle in answer.Idle)
+            Require(
+                cue.Kind == "places" && idle is { Chance: > 0 and < 1, Drops: > 0 } && idle.Fitted.All(f => Fittings.Find(f) is not null),
+                "cues.json", entry, "idle names what is fitted, with a chance between 0 and 1 and drops above 0, where something drips");
         Require(answer.Share > 0, "cues.json", entry, "share must be above 0");
         Require(
             !(answer.Healthy && (answer.Retired || answer.Aside is not null)), "cues.json", entry,

@@ -29,7 +29,7 @@ public enum Fitting
     /// <summary>An electric motor, or a driver that nobody described.</summary>
     Motor = 1 << 5,
 
-    /// <summary>A belt, or a drive that nobody described.</summary>
+    /// <summary>A belt, or a drive of a shaft that nobody described.</summary>
     Belt = 1 << 6,
 
     /// <summary>Fed above atmospheric pressure: what is open at the inlet drips.</summary>
@@ -52,6 +52,15 @@ public enum Fitting
 
     /// <summary>Caps or plugs over valves.</summary>
     Caps = 1 << 13,
+
+    /// <summary>A shaft of its own that comes out through a seal: not on intensifiers, nor on axial pumps built onto their motor.</summary>
+    Shaft = 1 << 14,
+
+    /// <summary>A start valve.</summary>
+    StartValve = 1 << 15,
+
+    /// <summary>Packings in place of lip seals.</summary>
+    Packing = 1 << 16,
 }
 
 /// <summary>Fittings of a pump and by name.</summary>
@@ -77,6 +86,9 @@ public static class Fittings
     public static Fitting Of(ReciprocatingPump pump, Setup setup)
     {
         var apart = pump.Control is ControlKind.Unloader or ControlKind.AutoStop;
+        // An axial pump of which nobody says how it is driven is built onto its motor, as most are (common practice, no source).
+        var shaft = pump.Arrangement != Arrangement.Intensifier
+            && (pump.Arrangement != Arrangement.Axial || setup.Drive is { Pulleys: not null } or { Kind: DriveKind.Engine });
         var source = setup.SupplyPressure.Si
             + (setup.Liquid.Density(setup.Temperature).Si * PhysicalConstants.Gravity * (setup.Inlet?.Level.Si ?? 0));
         return If(setup.Dampener is not null, Fitting.Dampener)
@@ -85,14 +97,17 @@ public static class Fittings
             | If(setup.Relief is not null, Fitting.Relief)
             | If(setup.Relief is not null || pump.Control != ControlKind.None, Fitting.Bypass)
             | If(setup.Drive is not { Kind: DriveKind.Engine }, Fitting.Motor)
-            | If(setup.Drive is null or { Pulleys: not null }, Fitting.Belt)
+            | If(shaft && (setup.Drive is null or { Pulleys: not null }), Fitting.Belt)
             | If(source > PressurisedPa, Fitting.Pressurised)
             | If(source <= PressurisedPa, Fitting.Lifting)
             | If(pump.SealReturn == SealReturn.Weep, Fitting.SealToWeep)
             | If(pump.SealReturn == SealReturn.Inlet, Fitting.SealToInlet)
             | If(apart, Fitting.ShutsOff)
             | If(!apart, Fitting.OneRoom)
-            | If(pump.CapSides().Count > 0, Fitting.Caps);
+            | If(pump.CapSides().Count > 0, Fitting.Caps)
+            | If(shaft, Fitting.Shaft)
+            | If(pump.StartValve, Fitting.StartValve)
+            | If(pump.Seals == SealKind.Packing, Fitting.Packing);
     }
 
     private static Fitting If(bool there, Fitting fitting) => there ? fitting : Fitting.None;

@@ -65,6 +65,15 @@ public enum SealReturn
     Weep,
 }
 
+/// <summary>What keeps the water behind a plunger.</summary>
+public enum SealKind
+{
+    /// <summary>One lip under pressure and one behind it.</summary>
+    Lip,
+    /// <summary>A stack of rings that is drawn up, and drips a little when it is right.</summary>
+    Packing,
+}
+
 /// <summary>What stands between pump and nozzle: it decides how much the pressure swings.</summary>
 public enum OutletLine
 {

@@ -51,6 +51,12 @@ public sealed record PumpAsTold
     /// <inheritdoc cref="ReciprocatingPump.FiringOrder"/>
     public IReadOnlyList<int>? FiringOrder { get; init; }
 
+    /// <summary>As on a <see cref="ReciprocatingPump"/>; null where what its head layout usually has counts.</summary>
+    public SealKind? Seals { get; init; }
+
+    /// <inheritdoc cref="ReciprocatingPump.StartValve"/>
+    public bool StartValve { get; init; }
+
     /// <summary>Crank radius over rod length: as told, else what is usual.</summary>
     internal double Ratio => RodRatio ?? (Arrangement is Arrangement.Axial || Intensifier ? 0 : ReciprocatingPump.UsualRodRatio);
 
@@ -72,6 +78,10 @@ public sealed record PumpAsTold
         JudgeInside(objections);
         JudgeRod(objections);
         JudgeOilSide(objections);
+        if (Seals == SealKind.Packing && Arrangement is not (Arrangement.CrankPlunger or Arrangement.FlowThrough))
+            objections.Add("seals", SealKind.Packing.Named(), "packings on crank-driven plungers only");
+        if (StartValve && Intensifier)
+            objections.Add("startValve", "true", "a start valve on anything but an intensifier");
         if (FiringOrder is { } order && Cylinders is { } cylinders && objections.Stands("cylinders"))
             objections.Take(() => Pumps.FiringOrder.Of(order, cylinders));
     }

@@ -57,6 +57,12 @@ public sealed record ReciprocatingPump
     /// <summary>Where goes what passes a high-pressure seal.</summary>
     public SealReturn SealReturn { get; private init; }
 
+    /// <summary>What its plungers run in.</summary>
+    public SealKind Seals { get; private init; }
+
+    /// <summary>True where a start valve lets the water round until the pump is up to speed.</summary>
+    public bool StartValve { get; private init; }
+
     /// <summary>Which cylinder follows which; matters where a trace or a simulation names one.</summary>
     public FiringOrder FiringOrder { get; private init; }
 
@@ -110,7 +116,9 @@ public sealed record ReciprocatingPump
         Duration? shiftTime = null,
         Length? requiredHead = null,
         UnloaderType unloader = UnloaderType.TrappedPressure,
-        IReadOnlyList<int>? firingOrder = null)
+        IReadOnlyList<int>? firingOrder = null,
+        SealKind? seals = null,
+        bool startValve = false)
     {
         var told = new PumpAsTold
         {
@@ -128,6 +136,8 @@ public sealed record ReciprocatingPump
             ShiftTime = shiftTime,
             RequiredHead = requiredHead,
             FiringOrder = firingOrder,
+            Seals = seals,
+            StartValve = startValve,
         };
         var objections = new Objections();
         told.Judge(objections);
@@ -146,6 +156,9 @@ public sealed record ReciprocatingPump
             HeadLayout = headLayout,
             SealReturn = sealReturn,
             FiringOrder = firingOrder is null ? default : FiringOrder.Of(firingOrder, cylinders),
+            Seals = seals
+                ?? (arrangement == Arrangement.CrankPlunger && headLayout == HeadLayout.SplitManifold ? SealKind.Packing : SealKind.Lip),
+            StartValve = startValve,
             RodRatio = pullDischarges ? -told.Ratio : told.Ratio,
             Clearance = told.Room,
             Slip = told.ValveSlip,

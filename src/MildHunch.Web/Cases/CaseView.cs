@@ -41,7 +41,7 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
             [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders), .. onRecord.Hours],
             await record.Found(PumpRecord.TypeOf(pump.Pump), entity, stop),
             [.. (entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Where(catalogue.Answerable)],
-            Limits(entity), onRecord.Lives);
+            Limits(entity), onRecord.Lives, onRecord.Opened);
         var facts = entity.Texts();
         var judged = verdict.Judge(request, entity.Id);
         return new CaseResource(

@@ -14,7 +14,8 @@ public sealed record DiagnosisRequest(
     [property: Description("cues and quantities tried in vain: no evidence, not asked for again")] IReadOnlyList<string>? CouldNot = null,
     LimitsDto? Limits = null,
     [property: Description("lives of kinds of part as the shop’s own record tells them")]
-    IReadOnlyList<PartLifeOnRecordDto>? Lives = null);
+    IReadOnlyList<PartLifeOnRecordDto>? Lives = null,
+    [property: Description("the record knows of an opening of this pump")] bool? Opened = null);
 
 public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
 

@@ -22,6 +22,7 @@ public sealed record DiagnosisQuestion(ReciprocatingPump Pump, Setup Setup, Case
             evidence with
             {
                 Hours = [.. (request.Hours ?? []).Select((h, i) => h.ToCore($"hours[{i}]"))],
+                Opened = request.Opened ?? false,
                 Lives = Lives(request.Lives ?? []),
                 Found = request.Found ?? new Dictionary<string, int>(),
                 CouldNot = [.. evidence.CouldNot, .. request.CouldNot ?? []],

@@ -25,4 +25,6 @@ public sealed record PumpDto(
     [property: Description("head required at the inlet by the maker")] QuantityDto? RequiredHead = null,
     [property: Description("trapped-pressure or flow-actuated")] string? UnloaderType = null,
     [property: Description("of an intensifier")] QuantityDto? OilPistonDiameter = null,
-    [property: Description("of an intensifier: standing still at the end of a stroke")] QuantityDto? ShiftTime = null);
+    [property: Description("of an intensifier: standing still at the end of a stroke")] QuantityDto? ShiftTime = null,
+    [property: Description("what its plungers run in: lip or packing; null for what its head layout usually has")] string? Seals = null,
+    [property: Description("a start valve is fitted")] bool? StartValve = null);

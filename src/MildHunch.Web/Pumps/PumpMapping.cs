@@ -53,6 +53,8 @@ public static class PumpMapping
             ShiftTime = objections.Maybe<Duration>(dto.ShiftTime, "shiftTime"),
             RequiredHead = objections.Maybe<Length>(dto.RequiredHead, "requiredHead"),
             FiringOrder = dto.FiringOrder,
+            Seals = dto.Seals is null ? null : objections.Choice(dto.Seals, "seals", SealKind.Lip),
+            StartValve = dto.StartValve ?? false,
         };
         // What hangs on how it is built is judged where that was understood.
         if (objections.Stands("arrangement"))
@@ -66,6 +68,6 @@ public static class PumpMapping
         return ReciprocatingPump.Create(
             told.Cylinders!.Value, plate!.PlungerDiameter, plate.Stroke, plate.Speed, rated!.Value, control, layout, seal, told.RodRatio,
             told.Arrangement, told.RodDiameter, dto.PullDischarges ?? false, told.Clearance, told.Slip, told.OilPistonDiameter,
-            told.ShiftTime, told.RequiredHead, unloader, told.FiringOrder);
+            told.ShiftTime, told.RequiredHead, unloader, told.FiringOrder, told.Seals, told.StartValve);
     }
 }

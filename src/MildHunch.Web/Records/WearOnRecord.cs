@@ -3,10 +3,12 @@ using MildHunch.Web.Evidence;
 
 namespace MildHunch.Web.Records;
 
-/// <summary>What the record says of the wearing parts of a case’s pump: hours on them, and how long such parts last here.</summary>
-public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<PartLifeOnRecordDto> Lives)
+/// <summary>
+/// What the record says of the wearing parts of a case’s pump: hours on them, how long such parts last here, and whether it was opened.
+/// </summary>
+public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyList<PartLifeOnRecordDto> Lives, bool Opened)
 {
-    private static readonly WearOnRecord Nothing = new([], []);
+    private static readonly WearOnRecord Nothing = new([], [], false);
 
     /// <summary>As it stood when the case was opened; what was told in the case of a kind of part goes before.</summary>
     public static async Task<WearOnRecord> Of(
@@ -31,6 +33,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
                 lives.Add(new PartLifeOnRecordDto(kind, lasts.Estimate.Shape.Value, lasts.Estimate.B10.Value));
         }
 
-        return new WearOnRecord(hours, lives);
+        // A part that came out was opened for, whenever that was; what only went in may have been in from new.
+        return new WearOnRecord(hours, lives, pump.Record.Lives.Any(l => l.Out is { } change && change.On <= opened));
     }
 }

@@ -47,9 +47,11 @@ public class PlanningTests
     {
         CaseEvidence[] suspicious =
         [
-            Saw([], new CueFact("oil", "metallic")),
-            Saw([Read("discharge-pressure", 60, "bar")], new CueFact("oil", "metallic"), new CueFact("needle", "steady")),
-            Saw([Read("discharge-pressure", 68, "bar")], new CueFact("oil", "metallic")),
+            Saw([], new CueFact("oil", "low")),
+            Saw([Read("discharge-pressure", 60, "bar")], new CueFact("oil", "low"), new CueFact("needle", "steady")),
+            Saw([Read("discharge-pressure", 68, "bar")], new CueFact("rhythm", "once")),
+            Saw([Read("discharge-pressure", 68, "bar")], new CueFact("case-heat", "hot")),
+            Saw([], new CueFact("rhythm", "once"), new CueFact("needle", "steady")),
         ];
         var behind = suspicious.SelectMany(e => Steps(Diagnoser.Plan(Fog2, Fog2Setup(), e)))
             .Where(s => s.Check.Cue == "sound").SelectMany(s => s.Branches.Where(b => b.Text == "knock")).SelectMany(b => Steps(b.Next))

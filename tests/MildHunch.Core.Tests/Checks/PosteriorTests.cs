@@ -92,7 +92,8 @@ public class PosteriorTests
     public void No_evidence_leaves_the_priors()
     {
         var verdict = Judge(Fog2, Fog2Setup(), CaseEvidence.None);
-        var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => f.Weight * f.Location switch
+        double Weight(Fault f) => f.Assembly ? f.Weight / 20 : f.Weight;
+        var weights = Known.Faults.Where(f => Catalogue.Fits(f, Fog2, Fog2Setup())).Sum(f => Weight(f) * f.Location switch
         {
             FaultLocation.Cylinder => 3,
             FaultLocation.Cavity or FaultLocation.Cap => 6,

@@ -25,7 +25,7 @@ public class FaultLoadTests
         "gauge-wrong", "dampener-charge-lost", "oil-seal-leak", "drive-end-knock", "intens-seal-dynamic", "intens-seal-static",
         "intens-inlet-check", "intens-discharge-check", "intens-plunger-scored", "intens-endcap-misaligned",
         "unloader-check-passing", "plunger-oil-seal", "valve-spring-broken", "gas-bound", "plunger-joint-loose", "packing-dry-or-tight",
-        "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry",
+        "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry", "oil-condensation",
         "intens-boost-low", "intens-shift", "intens-piston-seal", "intens-bleed-passing",
     ];
 
@@ -39,14 +39,18 @@ public class FaultLoadTests
     {
         if (fault.Arrangements.Contains("intensifier"))
             return (Every.Intensifier(), Every.IntensifierSetup());
-        if (fault.Arrangements.Contains("twin-piston"))
+        if (fault.Arrangements.Contains("twin-piston") && !fault.Arrangements.Contains("crank-plunger"))
         {
             var twin = Every.Twin(36, 420, ControlKind.None);
             return (twin, Every.Plain(twin, 25));
         }
 
         var control = fault.Requires.Count > 0 ? Enum.Parse<ControlKind>(fault.Requires[0], true) : ControlKind.Unloader;
-        return (Triplex(control: control), Fitted);
+        return (
+            ReciprocatingPump.Create(
+                3, Q<Length>(18, "mm"), Q<Length>(18, "mm"), Q<RotationalSpeed>(1450, "rpm"), Q<GaugePressure>(100, "bar"), control,
+                seals: fault.Fitted.Contains("packing") ? SealKind.Packing : SealKind.Lip, startValve: true),
+            Fitted);
     }
 
     private static OperatingPoint With(Fault fault, double severity, Side side = Side.Inlet)

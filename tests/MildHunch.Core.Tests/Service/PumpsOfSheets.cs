@@ -11,8 +11,16 @@ internal static class PumpsOfSheets
     /// <summary>As if everything stood round each of them.</summary>
     public const Fitting Everything = (Fitting)~0;
 
-    /// <summary>Everything that can stand round this one: caps only where it has them.</summary>
-    public static Fitting Round(ReciprocatingPump pump) => pump.CapSides().Count > 0 ? Everything : Everything & ~Fitting.Caps;
+    /// <summary>Everything that can stand round this one: caps, packings, a shaft and a start valve only where it can have them.</summary>
+    public static Fitting Round(ReciprocatingPump pump)
+    {
+        var without = pump.CapSides().Count > 0 ? Fitting.None : Fitting.Caps;
+        if (pump.Arrangement is not (Arrangement.CrankPlunger or Arrangement.FlowThrough))
+            without |= Fitting.Packing;
+        if (pump.Arrangement == Arrangement.Intensifier)
+            without |= Fitting.StartValve | Fitting.Shaft | Fitting.Belt;
+        return Everything & ~without;
+    }
 
     public static IReadOnlyList<ReciprocatingPump> All { get; } =
     [

@@ -51,6 +51,7 @@ const lengths = ['mm', 'in'];
 const runs = ['m', 'ft'];
 const flows = ['L/min', 'US gal/min', 'm³/h'];
 const isIntensifier = (p: Told) => p.arrangement === 'intensifier';
+const isCrank = (p: Told) => ['crank-plunger', 'flow-through'].includes(p.arrangement);
 const isFixed = (p: Told) => ['twin-piston', 'intensifier'].includes(p.arrangement);
 
 const quantity = (
@@ -210,6 +211,13 @@ export const sections: PlateSection[] = [
       }),
       choice('headLayout', 'Head', headNames, (p) => p.arrangement === 'crank-plunger'),
       choice('sealReturn', 'High-pressure seal returns', { inlet: 'to the inlet', weep: 'to the weep' }),
+      choice(
+        'seals',
+        'Plungers run in',
+        { '': 'what such a head usually has', lip: 'lip seals', packing: 'packings' },
+        (p) => isCrank(p),
+      ),
+      flag('startValve', 'A start valve is fitted', (p) => !isIntensifier(p)),
       quantity('rodDiameter', 'Rod, if double acting', 'pump.rodDiameter', lengths, {
         shown: (p) => p.arrangement === 'crank-plunger',
       }),

@@ -3597,6 +3597,8 @@ export interface components {
             limits?: null | components["schemas"]["LimitsDto"];
             /** @description lives of kinds of part as the shop’s own record tells them */
             lives?: null | components["schemas"]["PartLifeOnRecordDto"][];
+            /** @description the record knows of an opening of this pump */
+            opened?: null | boolean;
         };
         DiagnosisResponse: {
             actions: components["schemas"]["ActionDto"][];
@@ -4794,6 +4796,10 @@ export interface components {
             unloaderType?: null | string;
             oilPistonDiameter?: null | components["schemas"]["QuantityDto"];
             shiftTime?: null | components["schemas"]["QuantityDto"];
+            /** @description what its plungers run in: lip or packing; null for what its head layout usually has */
+            seals?: null | string;
+            /** @description a start valve is fitted */
+            startValve?: null | boolean;
         };
         /** @description Hours of the pump. */
         PumpHoursDto: {

@@ -35,10 +35,11 @@ public sealed class HypothesisSet
     /// <summary>The same with hours run and what was found in the shop's own closed cases of such pumps.</summary>
     public static HypothesisSet For(Catalogue catalogue, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)
     {
-        var history = new ShopHistory(catalogue, pump, setup, evidence.Found);
         var effects = new List<string>();
         var raw = new List<Hypothesis>();
         var fittings = Fittings.Of(pump, setup);
+        var opened = evidence.Opened || evidence.Contexts.Any(c => catalogue.Context(c)!.Opened);
+        var history = new ShopHistory(catalogue, pump, setup, evidence.Found, opened);
         foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, fittings)).Select(f => f.On(pump)))
         {
             var weight = history.WeightOf(fault);

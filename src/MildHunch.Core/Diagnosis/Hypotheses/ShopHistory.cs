@@ -12,14 +12,19 @@ public sealed class ShopHistory
     /// <summary>Cases that the catalogue's own opinion is worth (common practice, no source).</summary>
     public const double CatalogueCases = 40;
 
+    // What comes about at assembly only, on a pump of which no opening is known (common practice, no source).
+    private const double NotOpened = 1 / 20.0;
+
     private readonly IReadOnlyDictionary<string, int> found;
+    private readonly bool opened;
     private readonly Dictionary<string, int> places = [];
     private readonly double total;
 
     /// <summary>What closed cases of this pump type found: times by fault.</summary>
-    public ShopHistory(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyDictionary<string, int> found)
+    /// <param name="opened">An opening of this pump is on record or told.</param>
+    public ShopHistory(Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyDictionary<string, int> found, bool opened)
     {
-        this.found = found;
+        (this.found, this.opened) = (found, opened);
         foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, setup)))
         {
             places[fault.Id] = fault.Location switch
@@ -29,10 +34,13 @@ public sealed class ShopHistory
                 FaultLocation.Cap => pump.CapSides().Count * pump.Cylinders,
                 _ => pump.Cylinders,
             };
-            total += fault.Weight * places[fault.Id];
+            total += fault.Weight * Likely(fault) * places[fault.Id];
         }
     }
 
     /// <summary>Weight of a fault at one of its places.</summary>
-    public double WeightOf(Fault fault) => fault.Weight + (found.GetValueOrDefault(fault.Id) * total / CatalogueCases / places[fault.Id]);
+    public double WeightOf(Fault fault) =>
+        Likely(fault) * (fault.Weight + (found.GetValueOrDefault(fault.Id) * total / CatalogueCases / places[fault.Id]));
+
+    private double Likely(Fault fault) => fault.Assembly && !opened ? NotOpened : 1;
 }

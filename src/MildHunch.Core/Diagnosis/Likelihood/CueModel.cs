@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Globalization;
 using MildHunch.Core.Diagnosis.Hypotheses;
+using MildHunch.Core.Diagnosis.Predictions;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
 using MildHunch.Core.Pumps;
@@ -97,9 +98,15 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var cue = catalogue.Cue(fact.Cue)!;
         var answer = cue.Answer(fact.Answer)!;
         return Words(hypotheses[hypothesis], cue).FirstOrDefault(w =>
-            w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > cue.Baseline
+            w.Answer == answer.Id && EvidenceWords.Likelihood(w.Word) > (Idle(answer)?.Chance ?? cue.Baseline)
                 && (fact.Cylinder is null || Own(hypotheses[hypothesis], w, answer, new AnswerSpot(fact.Cylinder, fact.Side))));
     }
+
+    /// <summary>Drops a minute that mean nothing where this was said.</summary>
+    public double IdleDrops(CueFact fact) => Idle(catalogue.Cue(fact.Cue)!.Answer(fact.Answer)!)?.Drops ?? LeakRates.IdleDrops;
+
+    private IdleDrip? Idle(CueAnswer answer) =>
+        answer.Idle.FirstOrDefault(i => i.Fitted.All(f => (fittings & Fittings.Find(f)!.Value) != 0));
 
     private IEnumerable<CueAnswer> Answers(Cue cue) =>
         Catalogue.Fits(cue, pump, fittings) ? cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, pump, fittings)) : [];
@@ -173,14 +180,15 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     // Every answer at every place, with its chance where no fault has anything to say.
     private AnswerCell[] Cells(Cue cue)
     {
-        var healthy = cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually);
         var aside = Aside(cue);
-        var others = Answers(cue).Where(a => !a.Healthy && a.Aside is null).Sum(a => a.Share);
+        CueAnswer[] others = [.. Answers(cue).Where(a => !a.Healthy && a.Aside is null)];
+        var known = others.Sum(a => a.Chance ?? 0);
+        var shares = others.Where(a => a.Chance is null).Sum(a => a.Share);
+        var healthy = shares > 0 ? cue.Usual ?? (cue.Reveals ? RevealedSound : HealthyUsually) : 1 - known;
+        double Of(CueAnswer a) => a.Healthy ? healthy : a.Chance ?? ((1 - healthy - known) * a.Share / shares);
         return [.. Answers(cue)
             .SelectMany(a => Places(a)
-                .Select(p => new AnswerCell(
-                    a, p,
-                    a.Aside ?? ((1 - aside) * (a.Healthy ? healthy : (1 - healthy) * a.Share / others / Places(a).Count())))))];
+                .Select(p => new AnswerCell(a, p, a.Aside ?? ((1 - aside) * Of(a) / Places(a).Count()))))];
     }
 
     // How often something beside the matter is all that was looked at.
@@ -230,15 +238,16 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
         var atoms = new List<CueAtom>();
         foreach (var place in Answers(cue).Where(a => !a.Healthy && (answer.Healthy || a == answer)))
         {
+            var idle = Idle(place)?.Chance ?? cue.Baseline;
             foreach (var spot in Places(place).Where(p => p.IsMeantBy(fact)))
             {
                 var full = hypotheses.Select(h =>
                 {
                     var word = Words(h, cue).FirstOrDefault(w => w.Answer == place.Id && Own(h, w, place, spot));
-                    var yes = word is not null ? EvidenceWords.Likelihood(word.Word) : cue.Baseline;
+                    var yes = word is not null ? EvidenceWords.Likelihood(word.Word) : idle;
                     return dry ? 1 - yes : yes;
                 }).ToArray();
-                atoms.Add(new CueAtom(dry ? 1 - cue.Baseline : cue.Baseline, full, !dry));
+                atoms.Add(new CueAtom(dry ? 1 - idle : idle, full, !dry));
             }
         }
 

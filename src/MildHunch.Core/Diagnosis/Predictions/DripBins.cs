@@ -20,12 +20,15 @@ internal sealed class DripBins
         unrated = [.. Enumerable.Range(0, bins.Notice.Length).Select(Unrated)];
     }
 
-    /// <summary>How an effect is seen to drip, and how well that fits the rate told; null where the model knows of no water.</summary>
-    public DripsSeen? Of(int effect, CueFact fact)
+    /// <summary>
+    /// How an effect is seen to drip, and how well that fits the rate told against so many drops that mean nothing; null where the model
+    /// knows of no water.
+    /// </summary>
+    public DripsSeen? Of(int effect, CueFact fact, double idle)
     {
         if (unrated[effect] is not { } seen || leaks.Of(effect) is not { } logs || !fact.Rated)
             return unrated[effect];
-        double[] told = [.. logs.Select(log => LeakRates.Seen(log) * LeakRates.Ratio(fact, log))];
+        double[] told = [.. logs.Select(log => LeakRates.Seen(log) * LeakRates.Ratio(fact, log, idle))];
         return seen with { ToldByBin = ByBin(effect, told), ToldByLevel = ByLevel(effect, told) };
     }
 

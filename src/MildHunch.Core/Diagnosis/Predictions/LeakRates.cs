@@ -19,9 +19,13 @@ internal sealed class LeakRates
     /// <summary>Drops in a cubic metre: 20 to a millilitre (docs/trade.md, Drips).</summary>
     public const double DropsPerM3 = Drops.InAM3;
 
-    // All common practice, no source: a drop that means nothing comes once a minute, give or take a factor of three; what is
-    // computed is as wide around its own figure; counting 30 %.
-    private const double IdleDrops = 1;
+    /// <summary>
+    /// Drops a minute that mean nothing, give or take a factor of three, where the catalogue says nothing else of the place (common
+    /// practice, no source).
+    /// </summary>
+    public const double IdleDrops = 1;
+
+    // Both common practice, no source: what is computed is as wide around its own figure; counting 30 %.
     private const double NamedDrops = 20;
     private const double CountingShare = 0.3;
     private const double PressurisedPa = 1e4;
@@ -87,18 +91,18 @@ internal sealed class LeakRates
 
     /// <summary>
     /// How much likelier what was seen of a drip is with a fault that lets out so much (a logarithm of drops a minute) than with a drip
-    /// that means nothing; 1 where no rate was given.
+    /// that means nothing and comes so many times a minute; 1 where no rate was given.
     /// </summary>
-    public static double Ratio(CueFact fact, double log) =>
-        fact.Rated ? Math.Min(Most, Density(fact, log) / Density(fact, Math.Log(IdleDrops))) : 1;
+    public static double Ratio(CueFact fact, double log, double idle) =>
+        fact.Rated ? Math.Min(Most, Density(fact, log) / Density(fact, Math.Log(idle))) : 1;
 
     /// <summary>The same for a fault of which the catalogue names what is often met.</summary>
-    public static double RatioNamed(CueFact fact, CueWord word)
+    public static double RatioNamed(CueFact fact, CueWord word, double idle)
     {
         if (!fact.Rated)
             return 1;
         var largest = Math.Log(LargerThanNamed * Named(word));
-        return Enumerable.Range(0, Sizes).Average(i => Ratio(fact, largest * Drops.Leaning((i + 0.5) / Sizes)));
+        return Enumerable.Range(0, Sizes).Average(i => Ratio(fact, largest * Drops.Leaning((i + 0.5) / Sizes), idle));
     }
 
     /// <summary>How much likelier it is with this fault that it drips then; 1 where nobody said when.</summary>

@@ -100,12 +100,13 @@ internal sealed class CaseOnPump
     // How fast it drips, and when, makes a drip likelier with the faults that drip so.
     private DripOf[] Drips(CueFact fact)
     {
-        DripsSeen?[] seen = [.. Enumerable.Range(0, Table.Effects.Count).Select(e => Bins.Dripping.Of(e, fact))];
+        var idle = Cues.IdleDrops(fact);
+        DripsSeen?[] seen = [.. Enumerable.Range(0, Table.Effects.Count).Select(e => Bins.Dripping.Of(e, fact, idle))];
         return [.. Hypotheses.Select((of, h) =>
         {
             var drips = seen[of.EffectIndex];
             return Cues.Drip(h, fact) is { } word
-                ? new DripOf(drips, leakRates.RatioWhen(fact, word) * (drips is null ? LeakRates.RatioNamed(fact, word) : 1))
+                ? new DripOf(drips, leakRates.RatioWhen(fact, word) * (drips is null ? LeakRates.RatioNamed(fact, word, idle) : 1))
                 : new DripOf(drips, 1);
         })];
     }
