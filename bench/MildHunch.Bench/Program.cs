@@ -37,6 +37,12 @@ if (args.Contains("--accuracy"))
     return;
 }
 
+if (args.Contains("--mended"))
+{
+    MildHunch.Bench.Accuracy.MendedBench.Run(Told("--mended", 1500), Told("--seed", 1));
+    return;
+}
+
 if (args.Contains("--alarms"))
 {
     MildHunch.Bench.Years.FalseAlarms.Run(Told("--alarms", 200), Told("--seed", 1));

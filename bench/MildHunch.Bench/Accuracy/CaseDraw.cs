@@ -12,6 +12,9 @@ using MildHunch.Core.Simulation;
 
 namespace MildHunch.Bench.Accuracy;
 
+/// <summary>A pump as it really is: how it slips, and how far its speed and nozzle are from what is believed.</summary>
+internal sealed record RealPump(ReciprocatingPump Pump, double Speed, double Nozzle);
+
 /// <summary>A pump with a known fault, run by the time model, and everything that quick checks would tell of it.</summary>
 internal sealed record DrawnCase(
     string Kind, ReciprocatingPump Pump, Setup Setup, IReadOnlyList<Hypothesis> Truth, IReadOnlyList<double> Severity,
@@ -23,6 +26,9 @@ internal sealed record DrawnCase(
     private const double Disturbance = 0.5;
     private const double QuickMinutes = 6;
 
+    /// <summary>The pump as it really is; null for cases that were kept.</summary>
+    public RealPump? Real { get; init; }
+
     public static DrawnCase Next(Catalogue catalogue, Random random)
     {
         var (kind, pump, real, setup) = PumpDraw.Next(random);
@@ -31,25 +37,42 @@ internal sealed record DrawnCase(
         var solver = new OperatingPointSolver(pump, setup);
         var truth = DrawTruth(all, random);
         var severity = truth.Select(h => SeverityOf(h, solver, random)).ToArray();
+        var behind = new RealPump(
+            real, 1 + (PumpExpectation.BelievedSpeedSigma * PumpDraw.Normal(random)),
+            1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random)));
+        var drawn = new DrawnCase(kind, pump, setup, truth, severity, [], [], [], [], contexts, false) { Real = behind };
+        return Shown(catalogue, drawn, random);
+    }
+
+    /// <summary>The same pump looked at again with other faults in it, or none.</summary>
+    public DrawnCase With(Catalogue catalogue, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity, Random random) =>
+        Shown(catalogue, this with { Truth = truth, Severity = severity }, random);
+
+    /// <summary>How bad a fault is: some quick reading must move, or it must drip.</summary>
+    public double SeverityOf(Hypothesis h, Random random) => SeverityOf(h, new OperatingPointSolver(Pump, Setup), random);
+
+    private static DrawnCase Shown(Catalogue catalogue, DrawnCase drawn, Random random)
+    {
+        var (pump, setup, truth, severity, real) = (drawn.Pump, drawn.Setup, drawn.Truth, drawn.Severity, drawn.Real!);
         var loads = truth.Where(h => h.Fault.Id != Catalogue.NoFault)
             .Select((h, i) => new FaultLoad(
                 h.Fault.Id, EffectLibrary.Find(h.Fault.EffectOn(h.Side))!.ToDisplayed(severity[i]), h.Cylinder, h.Side))
             .ToArray();
         var condition = FaultLoad.Lay(catalogue, pump, setup, loads);
-        condition.SpeedFactor *= 1 + (PumpExpectation.BelievedSpeedSigma * PumpDraw.Normal(random));
-        condition.NozzleFactor *= 1 + (setup.Nozzle.RelativeSigma * PumpDraw.Normal(random));
-        var means = PumpSimulation.Run(new OperatingPointSolver(real, setup), condition, Plan(pump)).Means;
+        condition.SpeedFactor *= real.Speed;
+        condition.NozzleFactor *= real.Nozzle;
+        var turning = new OperatingPointSolver(real.Pump, setup);
+        var means = PumpSimulation.Run(turning, condition, Plan(pump)).Means;
         var readings = Read(pump, setup, means, condition, random);
         var cues = Answers(catalogue, pump, setup, truth, severity, Quick(catalogue, pump, setup), random);
         var slow = Answers(
             catalogue, pump, setup, truth, severity,
             catalogue.Cues.Where(c => !c.Retired && Catalogue.Fits(c, pump, setup)).Except(Quick(catalogue, pump, setup)), random);
-        cues = DripDraw.Counted(
-            cues, new CueModel(catalogue, pump, setup, truth), new OperatingPointSolver(real, setup), truth, severity, means, random);
-        var steady = new OperatingPointSolver(real, setup).Solve(condition, 1, 1, OutletCompliance.Typical(setup));
+        cues = DripDraw.Counted(cues, new CueModel(catalogue, pump, setup, truth), turning, truth, severity, means, random);
+        var steady = turning.Solve(condition, 1, 1, OutletCompliance.Typical(setup));
         var off = readings.Where(r => r.Item1.What != Observables.NozzleOrifice)
             .Select(r => (r.Item1.What.Id, (r.Item1.Value.Si - r.Item1.What.Read(steady, condition.GaugeFactor)) / r.Item2)).ToArray();
-        return new DrawnCase(kind, pump, setup, truth, severity, readings, cues, slow, off, contexts, false);
+        return drawn with { Readings = readings, Cues = cues, SlowCues = slow, SteadyOff = off };
     }
 
     /// <summary>Four turns, whose means are what instruments show.</summary>
@@ -161,7 +184,7 @@ internal sealed record DrawnCase(
             .Distinct();
 
     internal static List<CueFact> Answers(
-        Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> truth, double[] severity,
+        Catalogue catalogue, ReciprocatingPump pump, Setup setup, IReadOnlyList<Hypothesis> truth, IReadOnlyList<double> severity,
         IEnumerable<Cue> asked, Random random)
     {
         var model = new CueModel(catalogue, pump, setup, truth);

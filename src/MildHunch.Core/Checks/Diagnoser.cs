@@ -1,3 +1,4 @@
+using MildHunch.Core.Diagnosis.Hypotheses;
 using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Diagnosis.Predictions;
 using MildHunch.Core.Diagnosis.Verdict;
@@ -20,6 +21,7 @@ public sealed class Diagnoser(
     private const double DropShare = 0.3;
     private const double WorthTelling = 0.01;
     private const int MostPairs = 5;
+    private const double WorthNaming = 0.05;
 
     /// <summary>Lays out what a diagnosis needs of a pump, so that the first question about it is answered as fast as the others.</summary>
     public void Prepare(ReciprocatingPump pump, Setup setup) => Diagnose(pump, setup, CaseEvidence.None);
@@ -28,7 +30,7 @@ public sealed class Diagnoser(
     /// <exception cref="ImpossibleInputException">Evidence that cannot be.</exception>
     public Verdict Diagnose(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
-        var bench = Lay(pump, setup, ref evidence, limits);
+        var (bench, was) = Lay(pump, setup, ref evidence, limits);
         var posterior = bench.Posterior();
         var expectation = AsMeasured.Expect(pump, setup, evidence);
         var next = new NextChecks(bench, posterior, limits ?? Limits.None);
@@ -47,7 +49,10 @@ public sealed class Diagnoser(
             posterior.Probability.Skip(bench.Case.Hypotheses.Count).Sum(),
             next.OpenNow(checks),
             next.Rival(suspects, checks),
-            bench.Case.StopNow);
+            bench.Case.StopNow)
+        {
+            Mended = MendedWords.Of(evidence, suspects, was),
+        };
     }
 
     /// <summary>
@@ -56,18 +61,55 @@ public sealed class Diagnoser(
     /// <exception cref="ImpossibleInputException">Evidence or limits that cannot be.</exception>
     public PlanStep? Plan(ReciprocatingPump pump, Setup setup, CaseEvidence evidence, Limits? limits = null)
     {
-        var bench = Lay(pump, setup, ref evidence, limits);
+        var (bench, _) = Lay(pump, setup, ref evidence, limits);
         return new CheckPlan(bench, limits ?? Limits.None).Make(bench.Posterior());
     }
 
     // Checked as it was entered; answers then go by the names they have now, and those that count as nothing are left out.
-    private Workbench Lay(ReciprocatingPump pump, Setup setup, ref CaseEvidence evidence, Limits? limits)
+    private LaidCase Lay(ReciprocatingPump pump, Setup setup, ref CaseEvidence evidence, Limits? limits)
     {
         limits?.Check(catalogue);
         EvidenceRules.Check(catalogue, pump, setup, evidence);
-        evidence = evidence with { Cues = [.. evidence.Cues.Where(catalogue.Counts).Select(catalogue.Current)] };
-        return Workbench.Of(new CaseOnPump(catalogue, prepared.For(pump, setup), pump, setup, evidence, openings));
+        foreach (var before in evidence.Before)
+            EvidenceRules.Check(catalogue, pump, setup, evidence with { Readings = before.Readings, Cues = before.Cues, Before = [] });
+        EvidenceRules.CheckMended(catalogue, pump, evidence.Before);
+        evidence = evidence with { Cues = Counted(evidence.Cues) };
+        var known = prepared.For(pump, setup);
+        Standing? carried = null;
+        Hypothesis? was = null;
+        foreach (var before in evidence.Before)
+        {
+            var earlier = evidence with { Readings = before.Readings, Cues = Counted(before.Cues), Before = [] };
+            var laid = new CaseOnPump(catalogue, known, pump, setup, earlier, openings);
+            var (stood, places) = (Standing.Of(Bench(laid, carried)), new MendedPlaces(catalogue, laid.Hypotheses, before.Mended));
+            was = Likeliest(laid, stood, places) ?? was;
+            carried = AfterMend.Of(laid, known.Looked, stood, places);
+        }
+
+        return new LaidCase(Bench(new CaseOnPump(catalogue, known, pump, setup, evidence, openings), carried), was);
     }
+
+    // Of all that the mends reached, alone or as one of two.
+    private static Hypothesis? Likeliest(CaseOnPump laid, Standing stood, MendedPlaces places)
+    {
+        double[] all = [.. laid.Hypotheses.Select((_, h) => stood.Of(h))];
+        foreach (var (pair, cells) in stood.Pairs.Zip(stood.Cells))
+        {
+            all[pair.First] += cells.Sum();
+            all[pair.Second] += cells.Sum();
+        }
+
+        var most = Enumerable.Range(0, all.Length).MaxBy(h => places.Reached[h] ? all[h] : 0);
+        return places.Reached[most] && all[most] >= WorthNaming ? laid.Hypotheses[most] : null;
+    }
+
+    /// <summary>A case laid out, and what mends most likely did away with.</summary>
+    private readonly record struct LaidCase(Workbench Bench, Hypothesis? Was);
+
+    private static Workbench Bench(CaseOnPump laid, Standing? carried) =>
+        carried is null ? Workbench.Of(laid) : Workbench.After(laid, carried);
+
+    private CueFact[] Counted(IReadOnlyList<CueFact> cues) => [.. cues.Where(catalogue.Counts).Select(catalogue.Current)];
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)
     {

@@ -7,24 +7,14 @@ using static MildHunch.Core.Expectation.TakenQuantities;
 
 namespace MildHunch.Core.Evidence;
 
-/// <summary>Whether something was read before or after a mend.</summary>
-public enum Mend
-{
-    /// <summary>There was no mend, or nobody said.</summary>
-    None,
-    /// <summary>Taken before the mend.</summary>
-    Before,
-    /// <summary>Taken after the mend.</summary>
-    After,
-}
-
 /// <summary>A number as it was taken, before anything is made of it.</summary>
 /// <param name="What">Name of an observable, or of something read beside them: <see cref="TakenQuantities.All"/>.</param>
 /// <param name="To">Upper end, where a range was read: "28 to 46".</param>
+/// <param name="Mends">How many mends lay behind the pump when it was read.</param>
 /// <param name="Source">What it is called by whoever entered it.</param>
 /// <param name="Field">The field to name in a refusal, where that is not the source.</param>
 public sealed record TakenReading(
-    string What, Amount Value, Amount? To, double? Sigma, Unit Unit, Mend At, string Source, string? Field = null)
+    string What, Amount Value, Amount? To, double? Sigma, Unit Unit, int Mends, string Source, string? Field = null)
 {
     /// <summary>Middle of a range, SI; the value itself where none was read.</summary>
     public double Middle => To is { } to ? (Value.Si + to.Si) / 2 : Value.Si;
@@ -32,7 +22,7 @@ public sealed record TakenReading(
 
 /// <summary>
 /// Readings as they are really taken become evidence: a range is a mean and a swing, a gauge off zero is corrected and
-/// noted, strokes left and right say which end is fast, what was read before a mend no longer counts after it.
+/// noted, strokes left and right say which end is fast.
 /// </summary>
 public static class AsTaken
 {
@@ -50,7 +40,7 @@ public static class AsTaken
     private const double AirPa = 1e5;
     private static readonly double FlatSpread = Math.Sqrt(12);
 
-    /// <summary>What was taken, as evidence. Once anything was read or seen after a mend, only that counts.</summary>
+    /// <summary>What was taken between two mends, as evidence.</summary>
     public static CaseEvidence Evidence(
         ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts)
     {
@@ -60,9 +50,7 @@ public static class AsTaken
             Refuse(one);
         }
 
-        var mended = taken.Any(t => t.At == Mend.After) || cues.Any(c => c.At == Mend.After);
-        cues = [.. cues.Where(c => !mended || c.At == Mend.After)];
-        TakenReading[] inForce = [.. taken.Where(t => !mended || t.At == Mend.After)];
+        TakenReading[] inForce = [.. taken];
         var instruments = new Instruments(pump, setup, CaseEvidence.None);
         var dial = instruments.SigmaAt(Observables.Pressure, 0);
         double? rest = inForce.Any(t => t.What == AtRest) ? inForce.Where(t => t.What == AtRest).Average(t => t.Middle) : null;

@@ -33,10 +33,10 @@ public enum Dripping
 /// <summary>A cue as it was answered; a place where the answer has one, drops a minute where it drips.</summary>
 /// <param name="Stream">It runs rather than drips: more than anyone counts.</param>
 /// <param name="When">Whether it drips also while the pump stands.</param>
-/// <param name="At">Seen before or after a mend.</param>
+/// <param name="Mends">How many mends lay behind the pump when it was seen.</param>
 public sealed record CueFact(
     string Cue, string Answer, int? Cylinder = null, Side? Side = null, double? DropsPerMinute = null, string? Source = null,
-    bool Stream = false, Dripping When = Dripping.Unsaid, Mend At = Mend.None)
+    bool Stream = false, Dripping When = Dripping.Unsaid, int Mends = 0)
 {
     /// <summary>True where it was told how fast it drips.</summary>
     public bool Rated => Stream || DropsPerMinute is > 0;
@@ -62,6 +62,9 @@ public sealed record CaseEvidence(IReadOnlyList<Reading> Readings, IReadOnlyList
 
     /// <summary>What was found in closed cases of pumps of this type: times by fault.</summary>
     public IReadOnlyDictionary<string, int> Found { get; init; } = new Dictionary<string, int>();
+
+    /// <summary>What was known before each mend of this case, first to last; readings and answers here are those after the last.</summary>
+    public IReadOnlyList<BeforeMend> Before { get; init; } = [];
 
     /// <summary>True where the record says that the pump was opened at some time; a context may say so, too.</summary>
     public bool Opened { get; init; }

@@ -405,6 +405,9 @@ public sealed record StopSign
     /// <summary>Why, in a sentence.</summary>
     public required string Why { get; init; }
 
+    /// <summary>Another sign that says more where it is seen: then this one is left out.</summary>
+    public string? Unless { get; init; }
+
     /// <summary>All of these together; of each line one answer.</summary>
     public required IReadOnlyList<IReadOnlyList<Seen>> When { get; init; }
 }
@@ -426,6 +429,9 @@ public sealed record Context
 
     /// <summary>Where its factors come from; null for common practice.</summary>
     public string? Source { get; init; }
+
+    /// <summary>Ids of hazards of every check with the pump running while it holds.</summary>
+    public IReadOnlyList<string> Hazards { get; init; } = [];
 
     /// <summary>Ids of contexts that cannot hold together with it.</summary>
     public IReadOnlyList<string> Excludes { get; init; } = [];

@@ -23,6 +23,7 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
                 Require(
                     catalogue.Fault(fault) is not null && factor > 0, "contexts.json", context.Id,
                     $"multiplies “{fault}”, which is no fault, or by {factor}");
+            CheckHazards("contexts.json", context.Id, context.Hazards);
             foreach (var other in context.Excludes)
                 Require(catalogue.Context(other) is not null, "contexts.json", context.Id, $"excludes unknown context “{other}”");
         }
@@ -91,6 +92,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
     private void CheckStopSign(StopSign sign)
     {
         Require(sign.When.Count > 0 && sign.When.All(w => w.Count > 0), "stop-signs.json", sign.Id, "names nothing that is seen");
+        Require(
+            sign.Unless is null || catalogue.StopSigns.Any(s => s.Id == sign.Unless), "stop-signs.json", sign.Id,
+            $"gives way to unknown sign “{sign.Unless}”");
         foreach (var seen in sign.When.SelectMany(w => w))
             Require(
                 catalogue.Cue(seen.Cue)?.Answers.Any(a => a.Id == seen.Answer) == true, "stop-signs.json", sign.Id,

@@ -61,6 +61,9 @@ public enum Fitting
 
     /// <summary>Packings in place of lip seals.</summary>
     Packing = 1 << 16,
+
+    /// <summary>A case with oil in it: everything but an intensifier.</summary>
+    Crankcase = 1 << 17,
 }
 
 /// <summary>Fittings of a pump and by name.</summary>
@@ -106,6 +109,7 @@ public static class Fittings
             | If(!apart, Fitting.OneRoom)
             | If(pump.CapSides().Count > 0, Fitting.Caps)
             | If(shaft, Fitting.Shaft)
+            | If(pump.Arrangement != Arrangement.Intensifier, Fitting.Crankcase)
             | If(pump.StartValve, Fitting.StartValve)
             | If(pump.Seals == SealKind.Packing, Fitting.Packing);
     }

@@ -2,6 +2,7 @@ using MildHunch.Core.Diagnosis.Likelihood;
 using MildHunch.Core.Faults;
 using MildHunch.Store;
 using MildHunch.Web.Cases.Prove;
+using MildHunch.Web.Cases.Rounds;
 using MildHunch.Web.Cases.Work;
 using MildHunch.Web.Diagnosis;
 using MildHunch.Web.Evidence;
@@ -15,7 +16,7 @@ namespace MildHunch.Web.Cases;
 /// A case as it stands, with its verdict computed now. What a corrected pump can no longer show stays and is not judged by;
 /// where no verdict can be computed, what stands in its way is said in its place.
 /// </summary>
-public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory)
+public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecord record, ShopMemory memory, CaseWork work)
 {
     /// <summary>The case as it stands.</summary>
     public async Task<CaseResource> Show(CaseEntity entity, CancellationToken stop)
@@ -31,17 +32,16 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
         [
             .. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible, mends)),
         ];
-        // Once anything was read or seen after a mend, nothing from before it says how the pump is now.
-        var last = readings.Select(r => r.Mends).Concat(cues.Select(c => c.Mends)).DefaultIfEmpty(0).Max();
+        var behind = CaseMends.Of(entity, work);
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
         var onRecord = await WearOnRecord.Of(entity, memory, hours, stop);
         var request = new DiagnosisRequest(
-            pump.Pump, pump.Setup, Judged(readings, last), Judged(cues, last),
+            pump.Pump, pump.Setup, Judged(readings, behind), Judged(cues, behind),
             [.. entity.History().Where(c => catalogue.Context(c) is not null)],
             [.. hours.Where(h => h.Cylinder is null || h.Cylinder <= real.Cylinders), .. onRecord.Hours],
             await record.Found(PumpRecord.TypeOf(pump.Pump), entity, stop),
             [.. (entity.Kept<string[]>(CaseFacts.CouldNot) ?? []).Where(catalogue.Answerable)],
-            Limits(entity), onRecord.Lives, onRecord.Opened);
+            Limits(entity), onRecord.Lives, onRecord.Opened, behind.All);
         var facts = entity.Texts();
         var judged = verdict.Judge(request, entity.Id);
         return new CaseResource(
@@ -54,17 +54,21 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
             entity.Round(), mends);
     }
 
-    // What the verdict calls an entry is the entry's own id.
-    private static IReadOnlyList<ReadingDto> Judged(IEnumerable<ReadingEntryDto> readings, int mends) =>
+    // What the verdict calls an entry is the entry's own id. Where nobody knows what was mended, what stood before it says nothing.
+    private static IReadOnlyList<ReadingDto> Judged(IEnumerable<ReadingEntryDto> readings, CaseMends behind) =>
     [
-        .. readings.Where(r => r.Judged && r.Mends == mends)
-            .Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, r.At, r.Id)),
+        .. readings.Where(r => r.Judged && r.Mends >= behind.From)
+            .Select(r => new ReadingDto(r.Quantity, r.Value, r.Uncertainty, r.To, behind.At(r.Mends), r.Id)),
     ];
 
-    private static IReadOnlyList<CueDto> Judged(IEnumerable<CueEntryInForceDto> cues, int mends) =>
+    private static IReadOnlyList<CueDto> Judged(IEnumerable<CueEntryInForceDto> cues, CaseMends behind) =>
     [
-        .. cues.Where(c => c.Judged && c.Mends == mends).Select(c => new CueDto(
-            c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When, At: c.At, Id: c.Id)),
+        .. cues.Where(c => c.Judged && c.Mends >= behind.From)
+            // Where it was opened and nothing was mended, what was seen last counts.
+            .GroupBy(c => (At: behind.At(c.Mends), c.Cue)).SelectMany(g => g.Where(c => c.Mends == g.Max(x => x.Mends)))
+            .Select(c => new CueDto(
+            c.Cue, c.Answer, c.Cylinder, c.Side, c.DropsPerMinute, Stream: c.Stream ? true : null, When: c.When,
+            At: behind.At(c.Mends), Id: c.Id)),
     ];
 
     private LimitsDto Limits(CaseEntity entity) => entity.Kept<LimitsDto>(CaseFacts.Limits) is { } limits

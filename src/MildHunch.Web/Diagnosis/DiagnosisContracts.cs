@@ -15,7 +15,8 @@ public sealed record DiagnosisRequest(
     LimitsDto? Limits = null,
     [property: Description("lives of kinds of part as the shop’s own record tells them")]
     IReadOnlyList<PartLifeOnRecordDto>? Lives = null,
-    [property: Description("the record knows of an opening of this pump")] bool? Opened = null);
+    [property: Description("the record knows of an opening of this pump")] bool? Opened = null,
+    [property: Description("what was renewed, set, cleaned or tightened, in its order")] IReadOnlyList<MendedDto>? Mended = null);
 
 public sealed record ActionDto(string Action, string Name, double Probability, double MendMinutes);
 
@@ -73,7 +74,12 @@ public sealed record DiagnosisResponse(
     OpenNowDto OpenNow,
     RivalDto? Rival,
     [property: Description("what was seen that must stop the pump at once; no check on the running pump is proposed after it")]
-    IReadOnlyList<StopNowDto> StopNow);
+    IReadOnlyList<StopNowDto> StopNow,
+    [property: Description("whether it is mended; null where nothing was")] MendedShareDto? Mended);
+
+/// <summary>Whether the pump is mended: nothing is left that acts.</summary>
+/// <param name="Was">What the mends most likely did away with.</param>
+public sealed record MendedShareDto(double Probability, string Sentence, PairPartDto? Was);
 
 /// <summary>A sign that ends all work on the running pump: what to do, why, and what was seen.</summary>
 public sealed record StopNowDto(string Id, string Text, string Why, IReadOnlyList<string> Sources);

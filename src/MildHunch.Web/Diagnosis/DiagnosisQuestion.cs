@@ -16,7 +16,7 @@ public sealed record DiagnosisQuestion(ReciprocatingPump Pump, Setup Setup, Case
     public static DiagnosisQuestion Of(DiagnosisRequest request)
     {
         var (pump, setup) = (request.Pump.ToCore(), request.Setup.ToCore());
-        var evidence = EvidenceMapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context);
+        var evidence = EvidenceMapping.ToEvidence(pump, setup, request.Readings, request.Cues, request.Context, request.Mended);
         return new DiagnosisQuestion(
             pump, setup,
             evidence with

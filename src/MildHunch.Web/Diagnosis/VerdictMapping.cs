@@ -14,6 +14,9 @@ namespace MildHunch.Web.Diagnosis;
 /// <summary>A verdict in the words and units in which it is sent.</summary>
 public static class VerdictMapping
 {
+    // What it is called that nothing is wrong, once something was mended.
+    private const string Mended = "Mended: nothing is left that acts";
+
     public static PlanStepDto ToDto(this PlanStep s) => new(
         s.Check.Id, s.Check.Name, s.Question, s.Minutes,
         [.. s.Branches.Select(b => new PlanBranchDto(
@@ -47,10 +50,10 @@ public static class VerdictMapping
     public static DiagnosisResponse ToDto(this Verdict v, DiagnosisRequest request, Catalogue catalogue) =>
         new(
             [.. v.Actions.Select(a => new ActionDto(a.Action, a.Name, Round(a.Probability), a.MendMinutes))],
-            [.. v.Suspects.Select(s => ToDto(s, catalogue))],
+            [.. v.Suspects.Select(s => ToDto(s, catalogue, v.Mended is not null))],
             ToDto(v.Ledger, request.Pump!.Cylinders!.Value),
             [.. v.Contradictions.Select(c => new ContradictionDto(c.Source, c.Text, Math.Round(c.Sigmas, 1)))],
-            [.. v.NextChecks.Select(c => ToDto(c, catalogue))],
+            [.. v.NextChecks.Select(c => ToDto(c, catalogue, request.Context ?? []))],
             [.. v.Comparisons.Select(c => ToDto(c, request.Readings ?? [], ArrangementOf(request)))],
             v.Expectation.ToDtos(),
             v.Considered,
@@ -58,13 +61,17 @@ public static class VerdictMapping
             Round(v.TwoAtOnce),
             ToDto(v.OpenNow),
             v.Rival is { } rival ? ToDto(rival) : null,
-            [.. v.StopNow.Select(s => new StopNowDto(s.Sign.Id, s.Sign.Text, s.Sign.Why, s.Sources))]);
+            [.. v.StopNow.Select(s => new StopNowDto(s.Sign.Id, s.Sign.Text, s.Sign.Why, s.Sources))],
+            v.Mended is { } mended
+                ? new MendedShareDto(Round(mended.Probability), mended.Sentence, mended.Was is { } was ? ToDto(was) : null)
+                : null);
 
     private static Arrangement ArrangementOf(DiagnosisRequest request) =>
         Mapping.Choice(request.Pump!.Arrangement, "pump.arrangement", Arrangement.CrankPlunger);
 
-    private static SuspectDto ToDto(Suspect s, Catalogue catalogue) => new(
-        s.Fault.Id, s.Fault.Name, s.Fault.Part, s.Fault.Side, Round(s.Probability), Round(s.Prior), s.Hunch,
+    private static SuspectDto ToDto(Suspect s, Catalogue catalogue, bool mended) => new(
+        s.Fault.Id, mended && s.Fault.Id == Catalogue.NoFault ? Mended : s.Fault.Name, s.Fault.Part, s.Fault.Side,
+        Round(s.Probability), Round(s.Prior), s.Hunch,
         new SeverityDto(
             Math.Round(s.Severity.Middle, 2), Math.Round(s.Severity.Low, 2), Math.Round(s.Severity.High, 2), s.Severity.Zero,
             s.Severity.One),
@@ -81,10 +88,14 @@ public static class VerdictMapping
 
     private static string EndName(int? cylinder) => cylinder == 1 ? "left" : "right";
 
-    private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue) => new(
+    // What was told of the pump makes running it dangerous beside what the check itself is.
+    private static NextCheckDto ToDto(NextCheck c, Catalogue catalogue, IEnumerable<string> contexts) => new(
         c.Check.Id, c.Check.Name, c.Question, c.Check.How, c.Check.Opens, c.Check.Minutes, c.Check.PutBackMinutes, Math.Round(c.Bits, 4),
         Math.Round(c.BitsPerMinute, 4), Math.Round(c.MinutesToMend, 1),
-        c.Check.Cue, c.Check.Reading, Hazards(c.Check.Hazards, catalogue),
+        c.Check.Cue, c.Check.Reading,
+        Hazards(
+            [.. (c.Check.Running ? contexts.SelectMany(id => catalogue.Context(id)!.Hazards) : []).Concat(c.Check.Hazards).Distinct()],
+            catalogue),
         [.. c.Answers.Select(a => new CheckAnswerDto(
             a.Answer, a.Text, a.Cylinder, a.Side?.Named(), Round(a.Probability), a.Then.ToString(), a.Then.Name, Round(a.Then.Share)))]);
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using MildHunch.Core;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Expectation;
@@ -16,24 +17,28 @@ public static class EvidenceMapping
     /// <summary>CaseEvidence from what was sent; unknown answers count as asked in vain.</summary>
     public static CaseEvidence ToEvidence(
         ReciprocatingPump pump, Setup setup, IReadOnlyList<ReadingDto>? readings, IReadOnlyList<CueDto>? cues = null,
-        IReadOnlyList<string>? context = null)
+        IReadOnlyList<string>? context = null, IReadOnlyList<MendedDto>? mended = null)
     {
         RefuseTwins((readings ?? []).Select((r, i) => new NamedEntry(r?.Id, $"readings[{i}].id"))
             .Concat((cues ?? []).Select((c, i) => new NamedEntry(c?.Id, $"cues[{i}].id"))));
-        CueFact[] answers = [.. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]") with { Source = c?.Id ?? $"cues[{i}]" })];
-        var evidence = AsTaken.Evidence(
+        CueFact[] answers =
+        [
+            .. (cues ?? []).Select((c, i) => c.ToCore($"cues[{i}]", mended?.Count) with { Source = c?.Id ?? $"cues[{i}]" }),
+        ];
+        var evidence = MendStages.Evidence(
             pump,
             setup,
-            [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]"))],
+            [.. (readings ?? []).Select((r, i) => r.ToCore($"readings[{i}]", mended?.Count))],
             [.. answers.Where(c => c.Answer != Unknown)],
-            [.. (context ?? []).Select(Named).Distinct()]);
+            [.. (context ?? []).Select(Named).Distinct()],
+            [.. (mended ?? []).Select((m, i) => m.ToCore($"mended[{i}]"))]);
         return evidence with { CouldNot = [.. answers.Where(c => c.Answer == Unknown).Select(c => c.Cue)] };
     }
 
     private static string Named(string? context, int at) =>
         context ?? throw Mapping.Missing($"context[{at}]", "the name of a piece of history, such as ran-dry");
 
-    public static TakenReading ToCore(this ReadingDto? dto, string at)
+    public static TakenReading ToCore(this ReadingDto? dto, string at, int? mends = null)
     {
         var kind = Observables.Find(dto?.Quantity ?? "")?.Kind
             ?? (TakenQuantities.All.FirstOrDefault(b => b.Id == dto?.Quantity) is { Id: not null } beside
@@ -49,8 +54,7 @@ public static class EvidenceMapping
             : Mapping.Amount(dto.Uncertainty, kind, $"{at}.uncertainty").Si - ZeroOf(dto.Uncertainty, kind);
         return new TakenReading(
             dto.Quantity!, value, to, sigma, Quantity.UnitNamed(kind, dto.Value!.Unit, at),
-            Mapping.Choice<Mend>(dto.At, $"{at}.at", default),
-            dto.Id ?? at, at);
+            Taken(dto.At, $"{at}.at", mends), dto.Id ?? at, at);
     }
 
     public static PartHours ToCore(this PartHoursDto? dto, string at) => new(
@@ -58,21 +62,44 @@ public static class EvidenceMapping
         dto.Hours ?? throw Mapping.Missing($"{at}.hours", "hours run"),
         dto.Cylinder);
 
-    public static CueFact ToCore(this CueDto? dto, string at) => new(
+    public static CueFact ToCore(this CueDto? dto, string at, int? mends = null) => new(
         dto?.Cue ?? throw new ImpossibleInputException($"{at}.cue", "nothing", "the name of a cue"),
         dto.Answer ?? throw new ImpossibleInputException($"{at}.answer", "nothing", "one of the cue's answers"),
-        dto.End is null
-            ? dto.Cylinder
-            : dto.End is "left"
-            ? 1
-            : dto.End is "right"
-            ? 2
-            : throw new ImpossibleInputException($"{at}.end", $"“{(dto.End.Length > 40 ? dto.End[..40] : dto.End)}”", "left, right"),
+        End(dto.End, $"{at}.end") ?? dto.Cylinder,
         dto.Side is null ? null : Mapping.Choice<Side>(dto.Side, $"{at}.side", default),
         dto.DropsPerMinute,
         Stream: dto.Stream ?? false,
         When: Mapping.Choice<Dripping>(dto.When, $"{at}.when", default),
-        At: Mapping.Choice<Mend>(dto.At, $"{at}.at", default));
+        Mends: Taken(dto.At, $"{at}.at", mends));
+
+    public static Mended ToCore(this MendedDto? dto, string at) => dto is null
+        ? throw Mapping.Missing(at, "what was mended: an action, a fault or a part")
+        : new Mended(
+            dto.Action, dto.Fault, dto.Part, dto.Cylinder ?? End(dto.End, $"{at}.end"),
+            dto.Side is null ? null : Mapping.Choice<Side>(dto.Side, $"{at}.side", default));
+
+    private static int? End(string? told, string field) => told switch
+    {
+        null => null,
+        "left" => 1,
+        "right" => 2,
+        _ => throw new ImpossibleInputException(field, $"“{(told.Length > 40 ? told[..40] : told)}”", "left, right"),
+    };
+
+    // Mends that lay behind the pump then. Where nobody tells what was mended, after is after one.
+    private static int Taken(string? told, string field, int? mends)
+    {
+        var all = mends is null or 0 ? 1 : mends.Value;
+        return told switch
+        {
+            null or TakenAt.Before => 0,
+            TakenAt.After => all,
+            _ when int.TryParse(told, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number <= all => number,
+            _ => throw new ImpossibleInputException(
+                field, $"“{(told.Length > 40 ? told[..40] : told)}”",
+                $"{TakenAt.Before}, {TakenAt.After}{(mends > 0 ? $", or 0 to {mends}, counted by what was mended" : "")}"),
+        };
+    }
 
     // Two entries of one name could not be told apart in the verdict.
     private static void RefuseTwins(IEnumerable<NamedEntry> named)

@@ -189,6 +189,6 @@ public class TradeTests
         var kind = Observables.Find(what)?.Kind ?? TakenQuantities.All.Single(b => b.Id == what).Kind;
         return new TakenReading(
             what, new Amount(kind, Quantity.UnitNamed(kind, unit, what).ToSi(value)), null, null, Quantity.UnitNamed(kind, unit, what),
-            Mend.None, what);
+            0, what);
     }
 }

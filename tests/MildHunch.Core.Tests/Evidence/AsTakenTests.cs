@@ -9,12 +9,12 @@ namespace MildHunch.Core.Tests.Evidence;
 /// <summary>Readings as they are really taken.</summary>
 public class AsTakenTests
 {
-    private static TakenReading Took(string what, double value, string unit, double? to = null, Mend at = Mend.None)
+    private static TakenReading Took(string what, double value, string unit, double? to = null, int mends = 0)
     {
         var kind = Observables.Find(what)?.Kind ?? TakenQuantities.All.Single(b => b.Id == what).Kind;
         var noted = Quantity.UnitNamed(kind, unit, what);
         return new TakenReading(
-            what, new Amount(kind, noted.ToSi(value)), to is { } t ? new Amount(kind, noted.ToSi(t)) : null, null, noted, at,
+            what, new Amount(kind, noted.ToSi(value)), to is { } t ? new Amount(kind, noted.ToSi(t)) : null, null, noted, mends,
             $"readings[{what}]");
     }
 
@@ -109,16 +109,6 @@ public class AsTakenTests
         AsTaken.Evidence(
             Fog2, Fog2Setup(), [Took(TakenQuantities.Fall, 30, "bar")], [new CueFact("closed-outlet", "holds")],
             []).Cues.Single().Answer.ShouldBe("holds");
-
-    [Fact]
-    public void After_a_mend_only_what_was_read_after_it_counts()
-    {
-        var evidence = Of(
-            Took("discharge-pressure", 31, "bar"), Took("discharge-pressure", 70, "bar", at: Mend.After),
-            Took("nozzle-flow", 19.2, "L/min", at: Mend.After));
-        evidence.Readings.Count.ShouldBe(2);
-        Judge(Fog2, Fog2Setup(), evidence).Leader.Fault.Id.ShouldBe("no-fault");
-    }
 
     [Fact]
     public void Readings_of_one_thing_are_combined()

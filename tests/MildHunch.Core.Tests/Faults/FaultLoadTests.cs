@@ -25,7 +25,7 @@ public class FaultLoadTests
         "gauge-wrong", "dampener-charge-lost", "oil-seal-leak", "drive-end-knock", "intens-seal-dynamic", "intens-seal-static",
         "intens-inlet-check", "intens-discharge-check", "intens-plunger-scored", "intens-endcap-misaligned",
         "unloader-check-passing", "plunger-oil-seal", "valve-spring-broken", "gas-bound", "plunger-joint-loose", "packing-dry-or-tight",
-        "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry", "oil-condensation",
+        "seal-swollen", "relief-lifting", "belt-slip", "drive-end-dry", "oil-condensation", "fitting-leak", "head-cracked-outside",
         "intens-boost-low", "intens-shift", "intens-piston-seal", "intens-bleed-passing",
     ];
 

@@ -3,7 +3,8 @@ import { useLocalStorage } from '@vueuse/core';
 import Button from 'primevue/button';
 import Textarea from 'primevue/textarea';
 import { computed, ref } from 'vue';
-import { quantity, when } from '@/shared/format';
+import { when } from '@/shared/format';
+import ChangedTable from './ChangedTable.vue';
 import type { ProofAccess } from './useProof';
 
 /** What the proof comes to: what speaks against it, what changed, and the word of whoever answers for it. */
@@ -39,6 +40,7 @@ async function say(outcome: string) {
 <template>
   <section v-if="view" class="end" aria-labelledby="end-title">
     <h3 id="end-title">What it comes to</h3>
+    <ChangedTable :changed="view.changed" />
     <p v-if="verdict">
       <b>{{ names[verdict.outcome] }}</b>, {{ verdict.by }}, {{ when(verdict.at) }}.<template v-if="verdict.remark">
         {{ verdict.remark }}</template
@@ -52,22 +54,6 @@ async function say(outcome: string) {
       <ul v-if="view.reasons.length">
         <li v-for="r in view.reasons" :key="r">{{ r }}</li>
       </ul>
-      <table v-if="view.changed.length">
-        <thead>
-          <tr>
-            <th scope="col">Read</th>
-            <th scope="col">Before</th>
-            <th scope="col">After</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in view.changed" :key="c.quantity">
-            <th scope="row">{{ c.name }}</th>
-            <td class="figure">{{ c.before ? quantity(c.before) : '–' }}</td>
-            <td class="figure">{{ c.after ? quantity(c.after) : '–' }}</td>
-          </tr>
-        </tbody>
-      </table>
       <label>
         Remark
         <Textarea v-model="remark" rows="1" auto-resize maxlength="1000" fluid :invalid="tried" />
@@ -103,20 +89,6 @@ ul {
 
 ul {
   padding-left: 1.1rem;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  font-weight: 400;
-  text-align: left;
-}
-
-td {
-  text-align: right;
 }
 
 .row {

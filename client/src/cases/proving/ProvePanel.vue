@@ -35,8 +35,10 @@ const stages = computed(() => view.value?.stages ?? []);
 const stage = computed<ProofStage | undefined>(
   () =>
     stages.value.find((s) => s.id === chosen.value) ??
-    stages.value.find((s) => ['not-begun', 'begun', 'off'].includes(s.state)) ??
-    stages.value.at(-1),
+    // A closed case shows what was proved; its stages stand behind a tap.
+    (props.data.closed
+      ? undefined
+      : (stages.value.find((s) => ['not-begun', 'begun', 'off'].includes(s.state)) ?? stages.value.at(-1))),
 );
 const after = computed(() => stages.value[stages.value.findIndex((s) => s.id === stage.value?.id) + 1]);
 const states: Record<string, string> = {
@@ -53,9 +55,10 @@ const states: Record<string, string> = {
 
 <template>
   <section class="prove" aria-label="Prove">
-    <h2>Prove it</h2>
+    <h2>{{ data.closed ? 'What was proved' : 'Prove it' }}</h2>
     <p v-if="access.trouble.value" class="problem" role="alert">{{ access.trouble.value }}</p>
     <Message v-if="trouble" severity="error" :closable="false">{{ trouble }}</Message>
+    <ProofEnd v-if="data.closed" :case-id="data.id" :access="access" @back="emit('go', 'suspect')" />
     <nav class="stages" aria-label="Stages of the proof">
       <Button
         v-for="(s, i) in stages"
@@ -138,7 +141,7 @@ const states: Record<string, string> = {
         @click="chosen = after.id"
       />
     </article>
-    <ProofEnd :case-id="data.id" :access="access" @back="emit('go', 'suspect')" />
+    <ProofEnd v-if="!data.closed" :case-id="data.id" :access="access" @back="emit('go', 'suspect')" />
     <WhatWasIt :data="data" :knowledge="knowledge" :tell="tell" />
     <StageNote :data="data" name="note-prove" label="Notes: prove" :tell="tell" />
   </section>

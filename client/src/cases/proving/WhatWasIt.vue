@@ -25,12 +25,18 @@ const closedAs = computed(() => {
   return found ? `${found.name}${cylinder ? `, ${placeName(found.location, Number(cylinder))}` : ''}` : '';
 });
 
-// What it was is chosen by hand; until then the leader stands there. A choice made stays, whatever the verdict does meanwhile.
+// What it was is chosen by hand; until then what was mended stands there, or the leader. A choice made stays, whatever the verdict
+// does meanwhile.
+const was = computed(() => props.data.diagnosis.mended?.was);
 const draft = useDraft(`mild-hunch.found.${props.data.id}`, () => ({ fault: '', cylinder: '' }));
 const choice = draft.typed;
 const fault = computed({
-  get: () => choice.value.fault || (props.data.diagnosis.suspects[0]?.fault ?? ''),
+  get: () => choice.value.fault || (was.value?.fault ?? props.data.diagnosis.suspects[0]?.fault ?? ''),
   set: (id) => (choice.value = { ...choice.value, fault: id }),
+});
+const place = computed({
+  get: () => choice.value.cylinder || (choice.value.fault ? '' : String(was.value?.cylinder ?? '')),
+  set: (cylinder) => (choice.value = { fault: fault.value, cylinder }),
 });
 const location = computed(() => faults.value.find((f) => f.id === fault.value)?.location ?? 'none');
 const places = computed(() => [
@@ -50,7 +56,7 @@ async function close() {
   const hours = told ? readNumber(told) : undefined;
   problem.value = hours === null ? `“${told}” is no number of hours. Write it like 1240, or nothing.` : '';
   if (hours === null) return;
-  const cylinder = location.value !== 'none' && choice.value.cylinder;
+  const cylinder = location.value !== 'none' && place.value;
   const closed = cylinder ? `${fault.value}@${cylinder}` : fault.value;
   const facts = { closed, ...(hours === undefined ? {} : { 'meter-hours': forField(hours) }) };
   if (!(await props.tell({ facts }))) return;
@@ -78,7 +84,7 @@ async function again() {
   </form>
   <form v-else class="close" @submit.prevent="close">
     <ChoiceField v-model="fault" label="Found" :options="faults.map((f) => ({ value: f.id, text: f.name }))" />
-    <ChoiceField v-if="location !== 'none'" v-model="choice.cylinder" label="Where" :options="places" />
+    <ChoiceField v-if="location !== 'none'" v-model="place" label="Where" :options="places" />
     <EntryField
       v-model="meter.typed.value"
       label="Hours on the pump’s meter"

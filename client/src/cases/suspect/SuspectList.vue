@@ -21,7 +21,7 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
 <template>
   <section aria-label="Suspects">
     <header>
-      <h2>Suspects</h2>
+      <h2>{{ diagnosis.mended ? 'Is it mended?' : 'Suspects' }}</h2>
       <b v-if="diagnosis.suspects[0]" class="hunch">{{ diagnosis.suspects[0].hunch }}</b>
       <span v-if="!all && diagnosis.twoAtOnce >= 0.2"
         >two at once <span class="figure">{{ percent(diagnosis.twoAtOnce) }}</span></span
@@ -36,6 +36,7 @@ const entries = computed(() => new Set([...props.data.readings, ...props.data.cu
         @click="all = !all"
       />
     </header>
+    <p v-if="diagnosis.mended" class="mended">{{ diagnosis.mended.sentence }}</p>
     <ol :class="{ every: all || detailed }">
       <!-- By rank, not by fault: what is in view stays where it is while names change places. -->
       <li v-for="(s, rank) in shown" :key="rank">
@@ -107,6 +108,11 @@ ol:not(.every) > li:first-child:has(.why) {
 
 .hunch::first-letter {
   text-transform: uppercase;
+}
+
+.mended {
+  margin: 0;
+  padding: 0 1rem 0.25rem;
 }
 
 .rival {

@@ -3510,7 +3510,7 @@ export interface components {
             stream?: null | boolean;
             /** @description running: drips only while the pump runs; standing: also while it stands */
             when?: null | string;
-            /** @description before or after a mend; once anything was entered after one, only that counts */
+            /** @description before or after all that was mended, or after how many of it, as “1”; before where nothing is said */
             at?: null | string;
             /** @description what the verdict calls it; cues[0] and so on where nothing is said */
             id?: null | string;
@@ -3599,6 +3599,8 @@ export interface components {
             lives?: null | components["schemas"]["PartLifeOnRecordDto"][];
             /** @description the record knows of an opening of this pump */
             opened?: null | boolean;
+            /** @description what was renewed, set, cleaned or tightened, in its order */
+            mended?: null | components["schemas"]["MendedDto"][];
         };
         DiagnosisResponse: {
             actions: components["schemas"]["ActionDto"][];
@@ -3617,6 +3619,7 @@ export interface components {
             rival: null | components["schemas"]["RivalDto"];
             /** @description what was seen that must stop the pump at once; no check on the running pump is proposed after it */
             stopNow: components["schemas"]["StopNowDto"][];
+            mended: null | components["schemas"]["MendedShareDto"];
         };
         /** @description A paper that belongs to the pump: a photograph of it, or where it lies. */
         DocumentDto: {
@@ -4133,6 +4136,26 @@ export interface components {
         MeasureDto: {
             name: string;
             limit: null | components["schemas"]["LimitDto"];
+        };
+        /** @description Something that was renewed, set, cleaned or tightened. */
+        MendedDto: {
+            /** @description what was done, as actions are called */
+            action?: null | string;
+            /** @description the fault for which it was done */
+            fault?: null | string;
+            /** @description the kind of part, as faults call theirs */
+            part?: null | string;
+            /** Format: int32 */
+            cylinder?: null | number;
+            side?: null | string;
+            end?: null | string;
+        };
+        /** @description Whether the pump is mended: nothing is left that acts. */
+        MendedShareDto: {
+            /** Format: double */
+            probability: number;
+            sentence: string;
+            was: null | components["schemas"]["PairPartDto"];
         };
         /** @description What the hour meter showed. */
         MeterDto: {
@@ -4945,7 +4968,7 @@ export interface components {
             value: null | components["schemas"]["QuantityDto"];
             uncertainty?: null | components["schemas"]["QuantityDto"];
             to?: null | components["schemas"]["QuantityDto"];
-            /** @description before or after a mend; what was read before no longer counts once something was read after */
+            /** @description before or after all that was mended, or after how many of it, as “1”; before where nothing is said */
             at?: null | string;
             /** @description what the verdict calls it; readings[0] and so on where nothing is said */
             id?: null | string;

@@ -214,6 +214,7 @@ export function aCase(over: Partial<JudgedCase> = {}): JudgedCase {
     trouble: null,
     diagnosis: {
       stopNow: [],
+      mended: null,
       actions: [],
       suspects: [
         aSuspect(),

@@ -18,10 +18,12 @@ internal sealed class Contenders
     private readonly SeverityBins bins;
     private readonly double singleShare;
     private readonly int[] offset;
+    private readonly double[]? carried;
 
-    public Contenders(IReadOnlyList<Hypothesis> singles, IReadOnlyList<Pair> pairs, SeverityBins bins)
+    /// <param name="carried">Of every single, where it does not begin with its prior: how it stood before.</param>
+    public Contenders(IReadOnlyList<Hypothesis> singles, IReadOnlyList<Pair> pairs, SeverityBins bins, double[]? carried = null)
     {
-        (this.singles, this.pairs, this.bins) = ([.. singles], [.. pairs], bins);
+        (this.singles, this.pairs, this.bins, this.carried) = ([.. singles], [.. pairs], bins, carried);
         singleShare = pairs.Count > 0 ? 1 - Hypotheses.Pairs.PriorShare : 1;
         offset = new int[Count + 1];
         for (var h = 0; h < Count; h++)
@@ -42,7 +44,8 @@ internal sealed class Contenders
 
     public int BinsOf(int row) => row < singles.Length ? bins.Notice[singles[row].EffectIndex].Length : PairBins;
 
-    public double Prior(int row) => row < singles.Length ? singleShare * singles[row].Prior : pairs[row - singles.Length].Prior;
+    public double Prior(int row) =>
+        row >= singles.Length ? pairs[row - singles.Length].Prior : carried?[row] ?? (singleShare * singles[row].Prior);
 
     /// <summary>The single hypotheses a contender consists of.</summary>
     public (int First, int? Second) Parts(int row) =>
@@ -93,10 +96,16 @@ internal sealed class Contenders
     public CueAnswers Question(double[] strength) =>
         questions.TryGetValue(strength, out var known) ? known : questions[strength] = new CueAnswers(this, strength);
 
-    /// <summary>Prior of the contender, by bin of every contender.</summary>
+    /// <summary>Prior of the contender, by bin of every contender; 1 where it is in the weights of the numbers already.</summary>
     public double[] Priors()
     {
         var all = new double[Bins];
+        if (carried is not null)
+        {
+            Array.Fill(all, 1);
+            return all;
+        }
+
         for (var h = 0; h < Count; h++)
             all.AsSpan(offset[h], offset[h + 1] - offset[h]).Fill(Prior(h));
         return all;

@@ -51,7 +51,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
             Source = null,
             Stream = false,
             When = Dripping.Unsaid,
-            At = Mend.None
+            Mends = 0
         };
         if (known.TryGetValue(key, out var atoms))
             return atoms;

@@ -10,6 +10,32 @@ public static class EvidenceRules
 {
     private const int MostItems = 1000;
 
+    /// <summary>Checks that what was mended is something of the catalogue, at a place of this pump.</summary>
+    /// <exception cref="ImpossibleInputException">It names the first that is not, counted over all mends.</exception>
+    public static void CheckMended(Catalogue catalogue, ReciprocatingPump pump, IReadOnlyList<BeforeMend> before)
+    {
+        foreach (var (i, mended) in before.SelectMany(b => b.Mended).Index())
+        {
+            var faults = catalogue.Faults.Where(f => f.Id != Catalogue.NoFault);
+            string[] Known(Func<Fault, IEnumerable<string>> of) => [.. faults.SelectMany(of).Distinct().Order(StringComparer.Ordinal)];
+            void Refuse(string field, string? told, Func<Fault, IEnumerable<string>> of)
+            {
+                if (told is not null && !faults.Any(f => of(f).Contains(told)))
+                    throw new ImpossibleInputException($"mended[{i}].{field}", $"“{told}”", string.Join(", ", Known(of)));
+            }
+
+            if (mended is { Action: null, Fault: null, Part: null })
+                throw new ImpossibleInputException($"mended[{i}]", ImpossibleInputException.Nothing, "an action, a fault or a part");
+            Refuse("action", mended.Action, f => f.DischargeAction is { } other ? [f.Action, other] : [f.Action]);
+            Refuse("fault", mended.Fault, f => [f.Id]);
+            Refuse("part", mended.Part, f => [f.Part, f.Action.TrimEnd('s'), .. f.Wearing is { } wearing ? new[] { wearing } : []]);
+            if (mended.Cylinder is { } k)
+                Guard.Within(
+                    $"mended[{i}].cylinder", k, 1, pump.Cylinders, k.ToString(CultureInfo.InvariantCulture),
+                    $"a cylinder of this pump, 1 to {pump.Cylinders}");
+        }
+    }
+
     /// <summary>Checks that all of it can be, of this pump.</summary>
     /// <exception cref="ImpossibleInputException">It names the first thing that cannot be.</exception>
     public static void Check(Catalogue catalogue, ReciprocatingPump pump, Setup setup, CaseEvidence evidence)

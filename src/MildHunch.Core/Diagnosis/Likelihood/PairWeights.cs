@@ -97,6 +97,29 @@ internal sealed class PairWeights
         return bins;
     }
 
+    /// <summary>Probability of each bin of a pair before anything was said of it, sizes as likely as these.</summary>
+    public double[] PriorBins(int pair, SeverityBins fresh)
+    {
+        var bins = new double[Contenders.PairBins];
+        if (solvedOf[pair] is not { } found)
+        {
+            var (first, second) = (fresh.LevelPrior[Effect(Pairs[pair].First)], fresh.LevelPrior[Effect(Pairs[pair].Second)]);
+            for (var cell = 0; cell < bins.Length; cell++)
+                bins[cell] = first[cell / SeverityBins.Levels] * second[cell % SeverityBins.Levels];
+            return bins;
+        }
+
+        var (one, other) = (Effect(found.Of.First), Effect(found.Of.Second));
+        for (var cell = 0; cell < PairRows.Cells; cell++)
+        {
+            var (i, j) = (cell / PairRows.Side, cell % PairRows.Side);
+            bins[(fresh.SideLevel[one][i] * SeverityBins.Levels) + fresh.SideLevel[other][j]]
+                += fresh.SidePrior[one][i] * fresh.SidePrior[other][j];
+        }
+
+        return bins;
+    }
+
     private SolvedPair Solved(Pair pair, Dictionary<PairRows, SolvedPair> known)
     {
         var rows = ground.PairTable.For(Effects(pair));

@@ -32,6 +32,7 @@ internal sealed class CaseOnPump
         // Silence says something too: where nobody looked round, a stream to the floor would most often have been mentioned.
         var silent = evidence.Readings.Count + evidence.Cues.Count > 0 && evidence.Cues.All(c => c.Cue != "leak-at");
         Bins = silent ? prepared.Unsaid : prepared.Looked;
+        Fresh = prepared.Looked;
         Instruments = new Instruments(pump, setup, evidence);
         Numbers = new NumericLikelihood(Table, Instruments, prepared.Model);
         Readings = new ReadingLikelihoods(Numbers, evidence.Readings);
@@ -63,6 +64,9 @@ internal sealed class CaseOnPump
     public PairTable PairTable { get; }
 
     public SeverityBins Bins { get; }
+
+    /// <summary>Severities as likely as they are before anything was said.</summary>
+    public SeverityBins Fresh { get; }
 
     public Instruments Instruments { get; }
 

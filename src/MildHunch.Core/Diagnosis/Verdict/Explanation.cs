@@ -26,7 +26,6 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
         var pieces = bench.Pieces();
         var without = pieces.Select(p => Gathered(bench.PosteriorWithout(posterior, p).Probability, faultOf, count)).ToArray();
         var here = Gathered(posterior.Probability, [.. Enumerable.Range(0, bench.Case.Hypotheses.Count)], bench.Case.Hypotheses.Count);
-        var weights = bench.AllWeights().Singles;
         var faults = Enumerable.Range(0, bench.Case.Hypotheses.Count).GroupBy(h => faultOf[h])
             .Select(g => (Fault: bench.Case.Hypotheses[g.First()].Fault, Number: g.Key, Rows: g.ToArray()))
             .OrderByDescending(f => share[f.Number]).ThenBy(f => f.Fault.Id, StringComparer.Ordinal);
@@ -36,7 +35,7 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
             {
                 var probability = share[f.Number];
                 var likeliest = f.Rows.MaxBy(i => posterior.Probability[i]);
-                var severity = Severity(f.Fault, likeliest, weights, out var middle);
+                var severity = Severity(f.Fault, likeliest, out var middle);
                 var explained = probability >= WorthExplaining && rank < MostExplained;
                 var evidence = explained
                     ? pieces.Select((item, i) => Weigh(item, f.Fault, probability, without[i][f.Number], likeliest, middle))
@@ -73,17 +72,17 @@ internal sealed class Explanation(Workbench bench, Posterior posterior, PumpExpe
                 .Zip(rows, (h, i) => new LocationShare(h.Cylinder, h.Side, here[i]))
                 .OrderByDescending(l => l.Probability).ThenBy(l => l.Cylinder)];
 
-    private SeverityEstimate Severity(Fault fault, int hypothesis, NumericWeights weights, out int middle)
+    private SeverityEstimate Severity(Fault fault, int hypothesis, out int middle)
     {
         var effect = bench.Case.Hypotheses[hypothesis].EffectIndex;
-        var fine = weights.Fine[effect];
+        var fine = bench.Fine(hypothesis);
         var bins = bench.Case.Bins.BinOf[effect];
         var mass = new double[fine.Length];
+        var inBin = new double[posterior.Row(hypothesis).Length];
         for (var s = 0; s < mass.Length; s++)
-        {
-            var inBin = weights.ByBin[effect][bins[s]];
-            mass[s] = inBin > 0 ? posterior.Row(hypothesis)[bins[s]] * fine[s] / inBin : 0;
-        }
+            inBin[bins[s]] += fine[s];
+        for (var s = 0; s < mass.Length; s++)
+            mass[s] = inBin[bins[s]] > 0 ? posterior.Row(hypothesis)[bins[s]] * fine[s] / inBin[bins[s]] : 0;
 
         var total = mass.Sum();
         middle = Quantile(mass, total * 0.5);

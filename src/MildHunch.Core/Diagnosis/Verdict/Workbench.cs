@@ -18,10 +18,14 @@ internal sealed class Workbench
     private readonly Dictionary<Demoted, Posterior> demoted = [];
     private readonly Lazy<CountedEvidence> counted;
 
-    private Workbench(CaseOnPump laid, IReadOnlyList<Pair> pairs)
+    private readonly Standing? carried;
+
+    private Workbench(CaseOnPump laid, IReadOnlyList<Pair> pairs, Standing? carried = null)
     {
         Case = laid;
-        Contenders = new Contenders(laid.Hypotheses, pairs, laid.Bins);
+        this.carried = carried;
+        Contenders = new Contenders(
+            laid.Hypotheses, pairs, laid.Bins, carried is null ? null : [.. laid.Hypotheses.Select((_, h) => carried.Of(h))]);
         PairWeights = new PairWeights(
             new PairGround(laid.Hypotheses, laid.Table, laid.PairTable, laid.Bins, laid.Numbers, laid.Instruments), pairs,
             laid.Readings.Readings);
@@ -35,6 +39,9 @@ internal sealed class Workbench
         var pairs = Pairs.Choose(laid.Hypotheses, alone.Posterior().Probability);
         return pairs.Count == 0 ? alone : new Workbench(laid, pairs);
     }
+
+    /// <summary>A case after a mend: what was known before it and is left of it competes, as it stood.</summary>
+    public static Workbench After(CaseOnPump laid, Standing carried) => new(laid, carried.Pairs, carried);
 
     /// <summary>The case laid on its pump.</summary>
     public CaseOnPump Case { get; }
@@ -111,9 +118,38 @@ internal sealed class Workbench
         var singles = new NumericWeights(
             Case.Readings.Steady(used.LeftOut), Case.Readings.Swing(used.LeftOut), exponent, Case.Table.SoftCount, Case.Bins,
             PairWeights.Top(pairLog));
-        var bins = Contenders.Laid(
-            [.. Case.Hypotheses.Select(h => singles.ByBin[h.EffectIndex]), .. PairWeights.Bins(pairLog, singles)]);
+        var pairs = PairWeights.Bins(pairLog, singles);
+        var bins = Contenders.Laid(carried is null
+            ? [.. Case.Hypotheses.Select(h => singles.ByBin[h.EffectIndex]), .. pairs]
+            : [.. Case.Hypotheses.Select((h, i) => Gathered(h, Carried(i, singles))), .. pairs.Select(Carried)]);
         return weights[used] = new ReadingWeights(singles, bins, pairLog);
+    }
+
+    /// <summary>Weight of every fine severity of a single once all readings are in.</summary>
+    public double[] Fine(int single) => carried is null
+        ? AllWeights().Singles.Fine[Case.Hypotheses[single].EffectIndex]
+        : Carried(single, AllWeights().Singles);
+
+    // How well the readings fit a size, times how likely that size was before the mend.
+    private double[] Carried(int single, NumericWeights singles)
+    {
+        var effect = Case.Hypotheses[single].EffectIndex;
+        var (fine, fresh, stood) = (singles.Fine[effect], Case.Fresh.Prior[effect], carried!.Singles[single]);
+        return [.. stood.Select((mass, s) => fresh[s] > 0 ? mass * fine[s] / fresh[s] : 0)];
+    }
+
+    private double[] Carried(double[] weights, int pair)
+    {
+        var (fresh, stood) = (PairWeights.PriorBins(pair, Case.Fresh), carried!.Cells[pair]);
+        return [.. stood.Select((mass, cell) => fresh[cell] > 0 ? mass * weights[cell] / fresh[cell] : 0)];
+    }
+
+    private double[] Gathered(Hypothesis h, double[] fine)
+    {
+        var row = new double[Case.Bins.Notice[h.EffectIndex].Length];
+        for (var s = 0; s < fine.Length; s++)
+            row[Case.Bins.BinOf[h.EffectIndex][s]] += fine[s];
+        return row;
     }
 
     // What the answers say, each to the power its group leaves it, by bin of every contender.

@@ -77,14 +77,4 @@ public class LeakRateTests
         Should.Throw<ImpossibleInputException>(() => Of(
             "no-fault", Fog2Setup(), new CueFact("needle", "steady", When: Dripping.Running))).Field.ShouldBe("cues.when");
     }
-
-    [Fact]
-    public void What_was_seen_before_a_mend_no_longer_counts_after_it()
-    {
-        var noted = AsTaken.Evidence(
-            Fog2, Fog2Setup(), [],
-            [new("needle", "swings", At: Mend.Before), new("jet", "pulsing"), new("needle", "steady", At: Mend.After)], []);
-        noted.Cues.Select(c => c.Answer).ShouldBe(["steady"]);
-        Judge(Fog2, Fog2Setup(), noted).Leader.Fault.Id.ShouldBe("no-fault");
-    }
 }
