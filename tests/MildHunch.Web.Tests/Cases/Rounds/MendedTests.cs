@@ -1,7 +1,7 @@
 using System.Net;
 using System.Text.Json.Nodes;
 
-namespace MildHunch.Web.Tests;
+namespace MildHunch.Web.Tests.Cases.Rounds;
 
 /// <summary>Whether it is mended, asked without a case and told by the demo shop's closed ones.</summary>
 public class MendedTests(Product product)
