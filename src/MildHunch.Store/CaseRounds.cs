@@ -71,8 +71,16 @@ public static class CaseRounds
         return Enumerable.Range(First, last).Select(n => n == last ? entity : entity.Until(n));
     }
 
-    /// <summary>The case as it stood in a round before its mend was tried out, for reading.</summary>
-    public static CaseEntity BeforeMend(this CaseEntity entity, int round) => entity.AsOf(round, round - 1);
+    /// <summary>
+    /// The case as it stood in a round before its mend was tried out, for reading: nobody had read the hazards and said since that it runs
+    /// again.
+    /// </summary>
+    public static CaseEntity BeforeMend(this CaseEntity entity, int round)
+    {
+        var before = entity.AsOf(round, round - 1);
+        before.Facts.RemoveAll(f => f.Name == Hazards && f.Round == round);
+        return before;
+    }
 
     /// <summary>The case without some of its changes, for reading.</summary>
     public static CaseEntity Without(this CaseEntity entity, IReadOnlySet<int> changes) => entity.Shown(

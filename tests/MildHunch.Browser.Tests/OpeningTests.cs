@@ -69,7 +69,7 @@ public class OpeningTests
         var mended = stored["diagnosis"]!["mended"]!;
         mended["was"]!["fault"]!.GetValue<string>().ShouldBe("discharge-valve-leak");
         mended["was"]!["cylinder"]!.GetValue<int>().ShouldBe(2);
-        mended["probability"]!.GetValue<double>().ShouldBeGreaterThan(0.8);
+        mended["probability"]!.GetValue<double>().ShouldBeGreaterThan(0.9);
         mended["sentence"]!.GetValue<string>().ShouldContain("nothing was read or seen since");
     }
 

@@ -77,16 +77,28 @@ public sealed class Diagnoser(
         var known = prepared.For(pump, setup);
         Standing? carried = null;
         Hypothesis? was = null;
+        IReadOnlyList<CueFact> stillSeen = [];
         foreach (var before in evidence.Before)
         {
             var earlier = evidence with { Readings = before.Readings, Cues = Counted(before.Cues), Before = [] };
             var laid = new CaseOnPump(catalogue, known, pump, setup, earlier, openings);
             var (stood, places) = (Standing.Of(Bench(laid, carried)), new MendedPlaces(catalogue, laid.Hypotheses, before.Mended));
             was = Likeliest(laid, stood, places) ?? was;
+            stillSeen =
+            [
+                .. stillSeen.Where(s => earlier.Cues.All(c => c.Cue != s.Cue)).Concat(earlier.Cues)
+                    .Where(s => !places.Clears(laid.Hypotheses, s)),
+            ];
             carried = AfterMend.Of(laid, known.Looked, stood, places);
         }
 
-        return new LaidCase(Bench(new CaseOnPump(catalogue, known, pump, setup, evidence, openings), carried), was);
+        var answered = evidence.Cues.Select(c => c.Cue).ToHashSet();
+        return new LaidCase(
+            Bench(
+                new CaseOnPump(
+                    catalogue, known, pump, setup, evidence, openings, [.. stillSeen.Where(s => !answered.Contains(s.Cue))]),
+                carried),
+            was);
     }
 
     // Of all that the mends reached, alone or as one of two.

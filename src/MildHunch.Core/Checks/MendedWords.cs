@@ -2,50 +2,58 @@ using MildHunch.Core.Diagnosis.Hypotheses;
 using MildHunch.Core.Diagnosis.Verdict;
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Checks;
 
-/// <summary>Says whether a pump is mended.</summary>
+/// <summary>Says whether a pump is mended, and how that is known: by what was seen since, or only by what was known before.</summary>
 internal static class MendedWords
 {
     private const double Likely = 0.8;
     private const double Unlikely = 0.5;
-
-    // Whatever was seen, nobody is told that it is certain.
-    private const int MostPercent = 99;
 
     public static MendedShare? Of(CaseEvidence evidence, IReadOnlyList<Suspect> suspects, Hypothesis? was)
     {
         if (evidence.Before.Count == 0)
             return null;
         var mended = suspects.First(s => s.Fault.Id == Catalogue.NoFault).Probability;
-        var looked = evidence.Readings.Count + evidence.Cues.Count > 0;
+        var left = Left(suspects.First(s => s.Fault.Id != Catalogue.NoFault));
         return new MendedShare(
-            mended, Sentence(mended, looked, suspects.FirstOrDefault(s => s.Fault.Id != Catalogue.NoFault), was), was);
+            mended, evidence.Readings.Count + evidence.Cues.Count > 0 ? Seen(mended, left, was) : Unseen(mended, left), was);
     }
 
-    private static string Sentence(double mended, bool looked, Suspect? left, Hypothesis? was)
+    private static string Seen(double mended, string left, Hypothesis? was) => mended switch
     {
-        var percent = Math.Clamp((int)Math.Round(100 * mended), 1, MostPercent);
-        var rest = left is null ? "" : $"{left.Fault.Phrase}{Where(left)}";
-        if (!looked)
-            return mended >= Likely
-                ? $"Likely mended, {percent} %, by what was known before: nothing was read or seen since. Read it again."
-                : $"Perhaps mended, {percent} %, by what was known before: {rest} is left. Nothing was read or seen since.";
-        return mended >= Likely
-            ? $"Mended, {percent} %: {Gone(was)}it shows what it should."
-            : mended >= Unlikely ? $"Perhaps mended, {percent} %; what it shows now may also be {rest}."
-            : $"Not mended, by {100 - percent} %: {rest} explains best what it shows now.";
-    }
+        >= Likely => $"Mended, {HunchWords.Percent(mended)}: {Gone(was)}what was read and seen since speaks for a sound pump.",
+        >= Unlikely => $"Perhaps mended, {HunchWords.Percent(mended)}; what it shows since may also be {left}.",
+        _ => $"Not mended, {HunchWords.Percent(1 - mended)}: {left} explains best what it shows since.",
+    };
+
+    // A pump that nobody looked at is not proved by that.
+    private static string Unseen(double mended, string left) => mended switch
+    {
+        >= Likely => $"Likely mended, {HunchWords.Percent(mended)}, by what was known before. Nothing was read or seen since: read it "
+            + "again.",
+        >= Unlikely => $"Perhaps mended, {HunchWords.Percent(mended)}, by what was known before; {left} may be left. Nothing was read or "
+            + "seen since.",
+        _ => $"Hardly mended, {HunchWords.Percent(mended)}, by what was known before: {left} is likelier left. Nothing was read or seen "
+            + "since.",
+    };
 
     private static string Gone(Hypothesis? was) =>
-        was is null ? "" : $"{was.Fault.Phrase}{(was.Cylinder is { } k ? In(was.Fault, k) : "")} is gone; ";
+        was is null ? "" : $"{was.Fault.Phrase}{At(was.Fault, was.Cylinder, was.Side)} is gone; ";
 
-    private static string In(Fault fault, int k) =>
-        fault.Location == FaultLocation.End ? k == 1 ? " at the left end" : " at the right end" : $" in cylinder {k}";
+    // The place is said where it is known.
+    private static string Left(Suspect suspect) => suspect.Locations is [var most, ..] && most.Probability > 0.5 * suspect.Probability
+        ? $"{suspect.Fault.Phrase}{At(suspect.Fault, most.Cylinder, most.Side)}"
+        : suspect.Fault.Phrase;
 
-    private static string Where(Suspect suspect) =>
-        suspect.Locations is [{ Cylinder: { } k } most, ..] && most.Probability > 0.5 * suspect.Probability
-        ? In(suspect.Fault, k)
-        : "";
+    private static string At(Fault fault, int? cylinder, Side? side)
+    {
+        if (cylinder is null)
+            return "";
+        var end = fault.Location == FaultLocation.End;
+        var place = Sentences.Place(cylinder, fault.HasSides ? side : null, end).TrimEnd();
+        return end ? $" at the {place}" : fault.HasSides ? $" at {place}" : $" in {place}";
+    }
 }

@@ -38,7 +38,7 @@ internal sealed class NextChecks
         stopped = bench.Case.StopNow.Count > 0
             || StopSigns.In(
                 bench.Case.Catalogue,
-                [.. bench.Case.Items.Select(i => i.Cue).Concat(this.supposed.Select(s => s.Seen)).OfType<CueFact>()]).Count > 0;
+                [.. bench.Case.Seen, .. this.supposed.Select(s => s.Seen).OfType<CueFact>()]).Count > 0;
         predicted = new PredictedAnswers(bench, posterior, this.supposed.Count > 0);
         ranking = new Ranking(bench.Contenders);
         repair = new RepairCost(bench.Contenders);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using MildHunch.Core.Pumps;
 
 namespace MildHunch.Core.Evidence;
@@ -8,6 +9,10 @@ namespace MildHunch.Core.Evidence;
 /// </summary>
 public static class MendStages
 {
+    // Each mend that something was taken after costs a verdict of its own.
+    private const int MostMended = 500;
+    private const int MostStages = 20;
+
     /// <summary>
     /// What was taken after the last mend, with all before. Where nobody tells what was mended, only what was taken after it counts once
     /// anything was.
@@ -17,6 +22,9 @@ public static class MendStages
         ReciprocatingPump pump, Setup setup, IReadOnlyList<TakenReading> taken, IReadOnlyList<CueFact> cues, IReadOnlyList<string> contexts,
         IReadOnlyList<Mended> mended)
     {
+        Guard.Within(
+            "mended", mended.Count, 0, MostMended, mended.Count.ToString(CultureInfo.InvariantCulture),
+            $"at most {MostMended} things mended");
         CaseEvidence At(Func<int, bool> mends) => AsTaken.Evidence(
             pump, setup, [.. taken.Where(t => mends(t.Mends))], [.. cues.Where(c => mends(c.Mends))], contexts);
         if (mended.Count == 0)
@@ -25,6 +33,9 @@ public static class MendStages
             return At(mends => mends == last);
         }
 
+        var stages = taken.Select(t => t.Mends).Concat(cues.Select(c => c.Mends)).Distinct().Count();
+        Guard.Within(
+            "mended", stages, 0, MostStages, $"readings and answers after {stages} of them", $"at most {MostStages} mends told apart so");
         var before = new List<BeforeMend>();
         for (var (from, n) = (0, 1); n <= mended.Count; n++)
         {

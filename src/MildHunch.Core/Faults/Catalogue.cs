@@ -156,7 +156,7 @@ public sealed class Catalogue
             return false;
         }
 
-        return entry.Fitted.All(part => Fittings.Find(part) is { } needed && (fittings & needed) != 0);
+        return fittings.HasAll(entry.Fitted);
     }
 
     /// <summary>True for a cue or a quantity: what can be tried, in vain or not.</summary>

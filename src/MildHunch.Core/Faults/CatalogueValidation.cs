@@ -59,6 +59,9 @@ internal sealed class CatalogueValidation(Catalogue catalogue)
         Require(cue.Usual is null or > 0 and < 1, "cues.json", cue.Id, "usual must lie between 0 and 1");
         Require(cue.Answers.Sum(a => a.Chance ?? 0) < 1, "cues.json", cue.Id, "answers whose chances leave nothing to the healthy one");
         Require(
+            cue.Usual is not { } usual || usual + cue.Answers.Sum(a => a.Chance ?? 0) < 1, "cues.json", cue.Id,
+            "usual and the chances of its answers leave nothing to the rest");
+        Require(
             cue.Usual is null || cue.Answers.Any(a => !a.Healthy && !a.Retired && a.Chance is null && a.Aside is null), "cues.json", cue.Id,
             "usual says nothing where every other answer has a chance of its own");
         CheckWhere("cues.json", cue.Id, cue);

@@ -38,6 +38,13 @@ internal static class Vectors
     public static double Highest(Vector256<double> of) =>
         Math.Max(Math.Max(of.GetElement(0), of.GetElement(1)), Math.Max(of.GetElement(2), of.GetElement(3)));
 
+    /// <summary>Adds the second to the first, term by term, in place.</summary>
+    public static void AddTo(double[] into, ReadOnlySpan<double> more)
+    {
+        for (var i = 0; i < into.Length; i++)
+            into[i] += more[i];
+    }
+
     /// <summary>Multiplies all by one number, in place.</summary>
     public static void Scale(Span<double> into, double by)
     {

@@ -81,6 +81,10 @@ public static class Fittings
     /// <summary>The fitting of that name; null for a name nobody knows.</summary>
     public static Fitting? Find(string name) => ByName.TryGetValue(name, out var fitting) ? fitting : null;
 
+    /// <summary>True where all of these are there; a name nobody knows is not.</summary>
+    public static bool HasAll(this Fitting fittings, IReadOnlyList<string> names) =>
+        names.All(name => Find(name) is { } needed && (fittings & needed) != 0);
+
     /// <summary>The names of all that is there.</summary>
     public static IReadOnlyList<string> NamesOf(Fitting fittings) =>
         [.. ByName.Where(f => (fittings & f.Value) != 0).Select(f => f.Key).Order(StringComparer.Ordinal)];

@@ -32,7 +32,7 @@ public sealed class CaseView(Catalogue catalogue, CaseVerdict verdict, ShopRecor
         [
             .. entity.InForce(entity.Cues).OrderBy(c => !catalogue.Knows(c)).Select(c => c.ToEntry(catalogue, possible, mends)),
         ];
-        var behind = CaseMends.Of(entity, work);
+        var behind = CaseMends.Of(entity, work, catalogue, real.Cylinders);
         var hours = entity.Kept<PartHoursDto[]>(CaseFacts.Hours) ?? [];
         var onRecord = await WearOnRecord.Of(entity, memory, hours, stop);
         var request = new DiagnosisRequest(

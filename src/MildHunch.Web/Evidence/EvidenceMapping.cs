@@ -75,7 +75,7 @@ public static class EvidenceMapping
     public static Mended ToCore(this MendedDto? dto, string at) => dto is null
         ? throw Mapping.Missing(at, "what was mended: an action, a fault or a part")
         : new Mended(
-            dto.Action, dto.Fault, dto.Part, dto.Cylinder ?? End(dto.End, $"{at}.end"),
+            dto.Action, dto.Fault, dto.Part, End(dto.End, $"{at}.end") ?? dto.Cylinder,
             dto.Side is null ? null : Mapping.Choice<Side>(dto.Side, $"{at}.side", default));
 
     private static int? End(string? told, string field) => told switch
@@ -86,18 +86,19 @@ public static class EvidenceMapping
         _ => throw new ImpossibleInputException(field, $"“{(told.Length > 40 ? told[..40] : told)}”", "left, right"),
     };
 
-    // Mends that lay behind the pump then. Where nobody tells what was mended, after is after one.
+    // Mends that lay behind the pump then. Only where it is told what was mended can they be counted.
     private static int Taken(string? told, string field, int? mends)
     {
-        var all = mends is null or 0 ? 1 : mends.Value;
+        var all = mends ?? 0;
         return told switch
         {
             null or TakenAt.Before => 0,
-            TakenAt.After => all,
-            _ when int.TryParse(told, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number <= all => number,
+            TakenAt.After => Math.Max(1, all),
+            _ when all > 0 && int.TryParse(told, NumberStyles.None, CultureInfo.InvariantCulture, out var counted) && counted <= all =>
+                counted,
             _ => throw new ImpossibleInputException(
                 field, $"“{(told.Length > 40 ? told[..40] : told)}”",
-                $"{TakenAt.Before}, {TakenAt.After}{(mends > 0 ? $", or 0 to {mends}, counted by what was mended" : "")}"),
+                $"{TakenAt.Before}, {TakenAt.After}{(all > 0 ? $", or 0 to {all}, counted by what was mended" : "")}"),
         };
     }
 

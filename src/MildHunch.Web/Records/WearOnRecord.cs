@@ -33,7 +33,7 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
                 lives.Add(new PartLifeOnRecordDto(kind, lasts.Estimate.Shape.Value, lasts.Estimate.B10.Value));
         }
 
-        // A part that came out was opened for, whenever that was; what only went in may have been in from new.
-        return new WearOnRecord(hours, lives, pump.Record.Lives.Any(l => l.Out is { } change && change.On <= opened));
+        // A part that came out was opened for, whenever that was before this case; what only went in may have been in from new.
+        return new WearOnRecord(hours, lives, pump.Record.Lives.Any(l => l.Out is { } change && change.On < opened));
     }
 }

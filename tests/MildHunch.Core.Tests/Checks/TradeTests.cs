@@ -71,7 +71,7 @@ public class TradeTests
     public void Swings_speak_for_a_valve_and_hunts_against_it()
     {
         Verdict Needle(string answer) => Judge(Fog2, Fog2Setup(), Saw([], new CueFact("needle", answer)));
-        Needle("swings").Of("discharge-valve-leak").ShouldBeGreaterThan(Needle("hunts").Of("discharge-valve-leak") * 4);
+        Needle("swings").Of("discharge-valve-leak").ShouldBeGreaterThan(Needle("hunts").Of("discharge-valve-leak") * 5);
         Needle("hunts").Of("discharge-valve-leak")
             .ShouldBeLessThan(Judge(Fog2, Fog2Setup(), CaseEvidence.None).Of("discharge-valve-leak"));
         var regulated = Triplex(control: ControlKind.Regulator);

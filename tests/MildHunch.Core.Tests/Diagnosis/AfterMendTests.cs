@@ -90,6 +90,51 @@ public class AfterMendTests
         Judge(Fog2, Fog2Setup(), Sick with { Before = [second, first] }).Leader.Fault.Id.ShouldNotBe(Catalogue.NoFault);
     }
 
+    /// <summary>However much was done, what may have gone wrong with it is a chance: nothing falls below none, all adds up.</summary>
+    [Fact]
+    public void A_whole_overhaul_leaves_probabilities()
+    {
+        string[] actions = ["discharge-valves", "inlet-valves", "hp-seals", "lp-seals", "plungers", "cap-orings", "oil-seals"];
+        Mended[] all =
+        [
+            .. actions.SelectMany(a => Enumerable.Range(1, 3).SelectMany(k => new[] { Side.Inlet, Side.Discharge }
+                .Select(side => new Mended(a, Cylinder: k, Side: side)))),
+            new("unloader-seat"), new("unloader-pin"), new("nozzle"), new("supply"), new("drive"), new("manifold-joint"),
+        ];
+        foreach (var after in new[] { CaseEvidence.None, Sick, Sound })
+        {
+            var verdict = After(Sick, after, all);
+            verdict.Suspects.ShouldAllBe(s => s.Probability >= 0 && s.Probability <= 1);
+            verdict.Suspects.Sum(s => s.Probability).ShouldBeInRange(1 - 1e-6, 1 + verdict.TwoAtOnce + 1e-6);
+        }
+
+        After(Sick, Sound, all).Mended!.Probability.ShouldBeGreaterThan(0.9);
+    }
+
+    /// <summary>A knock that was heard is not mended by a new nozzle: until somebody listened again, nothing is run.</summary>
+    [Fact]
+    public void A_stop_sign_stands_until_it_is_mended_or_looked_at_again()
+    {
+        var knocks = Saw([], new CueFact("sound", "knock"));
+        Signs(After(knocks, CaseEvidence.None, new Mended("nozzle"))).ShouldBe(["knock"]);
+        After(knocks, CaseEvidence.None, new Mended("nozzle")).NextChecks.ShouldAllBe(c => !c.Check.Running);
+        Signs(After(knocks, Sound, new Mended("nozzle"))).ShouldBeEmpty();
+        Signs(After(knocks, CaseEvidence.None, new Mended("plunger-joints"))).ShouldBeEmpty();
+    }
+
+    /// <summary>Nothing looked at is not a pass, and the words say so.</summary>
+    [Fact]
+    public void What_is_said_of_a_mend_follows_from_what_was_seen()
+    {
+        var found = Sick with { Cues = [.. Sick.Cues, new("found-discharge-valves", "bad", 2)] };
+        After(found, CaseEvidence.None, ValveRenewed).Mended!.Sentence.ShouldStartWith("Likely mended");
+        After(Sick, CaseEvidence.None, new Mended("nozzle")).Mended!.Sentence.ShouldStartWith("Hardly mended");
+        After(Sick, Sound, ValveRenewed).Mended!.Sentence.ShouldContain("a leaking discharge valve in cylinder 2 is gone");
+        After(Sick, Sick, new Mended("nozzle")).Mended!.Sentence.ShouldContain("a leaking discharge valve in cylinder 2");
+    }
+
+    private static IEnumerable<string> Signs(Verdict verdict) => verdict.StopNow.Select(s => s.Sign.Id);
+
     [Theory]
     [InlineData("polish", null, null, null, "mended[0].action")]
     [InlineData(null, "worn-out", null, null, "mended[0].fault")]

@@ -104,8 +104,9 @@ public class PlainWordsTests
         var hot = new CueFact("gland-heat", "hot", 2);
         var dry = Judge(Packed(), Fog2Setup(), Saw([], hot, new CueFact("leak-at", "none")));
         dry.Of("packing-dry-or-tight").ShouldBeGreaterThan(Judge(Packed(), Fog2Setup(), Saw([], hot)).Of("packing-dry-or-tight"));
-        Judge(Packed(), Fog2Setup(), Saw([], new CueFact("leak-at", "weep", 2, DropsPerMinute: 300))).Leader.Fault.Id
-            .ShouldNotBe(Catalogue.NoFault);
+        var pours = Judge(Packed(), Fog2Setup(), Saw([], new CueFact("leak-at", "weep", 2, DropsPerMinute: 300)));
+        pours.Leader.Fault.Id.ShouldNotBe(Catalogue.NoFault);
+        pours.Of("hp-seal-worn").ShouldBeGreaterThan(2 * Judge(Packed(), Fog2Setup(), CaseEvidence.None).Of("hp-seal-worn"));
     }
 
     private static ReciprocatingPump Packed() => Made(SealKind.Packing, false);

@@ -9,12 +9,12 @@ namespace MildHunch.Core.Tests.Evidence;
 /// <summary>Readings as they are really taken.</summary>
 public class AsTakenTests
 {
-    private static TakenReading Took(string what, double value, string unit, double? to = null, int mends = 0)
+    private static TakenReading Took(string what, double value, string unit, double? to = null)
     {
         var kind = Observables.Find(what)?.Kind ?? TakenQuantities.All.Single(b => b.Id == what).Kind;
         var noted = Quantity.UnitNamed(kind, unit, what);
         return new TakenReading(
-            what, new Amount(kind, noted.ToSi(value)), to is { } t ? new Amount(kind, noted.ToSi(t)) : null, null, noted, mends,
+            what, new Amount(kind, noted.ToSi(value)), to is { } t ? new Amount(kind, noted.ToSi(t)) : null, null, noted, 0,
             $"readings[{what}]");
     }
 

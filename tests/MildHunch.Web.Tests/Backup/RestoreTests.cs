@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using MildHunch.Store;
@@ -139,8 +140,12 @@ public sealed class RestoreTests : IDisposable
         var file = Path.Combine(shop, BackupFolder.Name, $"nightly-{At:yyyyMMdd-HHmmss}-{Guid.NewGuid():N}.zip");
         await BackupFile.WriteAsync(from, file, At, Stop);
         SqliteConnection.ClearAllPools();
-        if (!File.Exists(Database))
-            File.Copy(Path.Combine(from, MildHunchDb.FileName), Database);
+        if (File.Exists(Database))
+            return file;
+
+        // Out of the backup: what lies in the folder may still have its last writes in the log.
+        using var zip = ZipFile.OpenRead(file);
+        zip.GetEntry(MildHunchDb.FileName)!.ExtractToFile(Database);
         return file;
     }
 

@@ -16,7 +16,6 @@ import PlaceEditor from '@/cases/ask/PlaceEditor.vue';
 import ReadingsStrip from '@/cases/measure/ReadingsStrip.vue';
 import StageRail from './StageRail.vue';
 import WaterLedger from '@/parts/WaterLedger.vue';
-import WorkView from '@/cases/opening/WorkView.vue';
 import PumpDrawing from '@/drawing/PumpDrawing.vue';
 import { readSpot, spotKey } from '@/drawing/layout/spots';
 import { asStage, stageNames, type Stage } from '@/parts/stages';
@@ -26,6 +25,7 @@ import { figureOf } from './figures';
 import { useCaseKeys } from './useCaseKeys';
 
 // What is looked at now and then does not keep the first view waiting.
+const WorkView = defineAsyncComponent(() => import('@/cases/opening/WorkView.vue'));
 const RoundsDialog = defineAsyncComponent(() => import('./RoundsDialog.vue'));
 const PlanDialog = defineAsyncComponent(() => import('@/cases/check/PlanDialog.vue'));
 const LimitsDialog = defineAsyncComponent(() => import('@/cases/check/LimitsDialog.vue'));

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/vue-query';
 import Dialog from 'primevue/dialog';
 import { computed } from 'vue';
 import { api, inWords, taken, type CaseResource } from '@/shared/api/client';
-import { quantity, when } from '@/shared/format';
+import { when } from '@/shared/format';
+import ChangedTable from '@/cases/proving/ChangedTable.vue';
 
 /** What was done and found at earlier openings of the pump in this case, the last first. */
 const visible = defineModel<boolean>('visible', { required: true });
@@ -39,22 +40,7 @@ const said: Record<string, string> = {
           }}<template v-if="f.says.toLowerCase() !== f.state">, {{ f.state }}</template>
         </li>
       </ul>
-      <table v-if="r.changed.length">
-        <thead>
-          <tr>
-            <th scope="col">Read</th>
-            <th scope="col">Before</th>
-            <th scope="col">After</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="c in r.changed" :key="c.quantity">
-            <th scope="row">{{ c.name }}</th>
-            <td class="figure">{{ c.before ? quantity(c.before) : '–' }}</td>
-            <td class="figure">{{ c.after ? quantity(c.after) : '–' }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <ChangedTable :changed="r.changed" />
       <p v-if="r.proof">
         <b>{{ said[r.proof.outcome] }}</b>, {{ r.proof.by }}, {{ when(r.proof.at) }}.<template v-if="r.proof.remark">
           {{ r.proof.remark }}</template
@@ -82,20 +68,5 @@ ul {
 
 ul {
   padding-left: 1.1rem;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-
-th {
-  font-weight: 400;
-  text-align: left;
-}
-
-td,
-th[scope='col'] + th {
-  text-align: right;
 }
 </style>

@@ -36,7 +36,8 @@ th {
   text-align: left;
 }
 
-td {
+td,
+th[scope='col'] + th {
   text-align: right;
 }
 </style>

@@ -25,9 +25,11 @@ const closedAs = computed(() => {
   return found ? `${found.name}${cylinder ? `, ${placeName(found.location, Number(cylinder))}` : ''}` : '';
 });
 
-// What it was is chosen by hand; until then what was mended stands there, or the leader. A choice made stays, whatever the verdict
-// does meanwhile.
-const was = computed(() => props.data.diagnosis.mended?.was);
+// What it was is chosen by hand; until then what was mended stands there where that helped, else the leader. A choice made stays,
+// whatever the verdict does meanwhile.
+const was = computed(() =>
+  props.data.diagnosis.suspects[0]?.fault === 'no-fault' ? props.data.diagnosis.mended?.was : undefined,
+);
 const draft = useDraft(`mild-hunch.found.${props.data.id}`, () => ({ fault: '', cylinder: '' }));
 const choice = draft.typed;
 const fault = computed({

@@ -181,6 +181,9 @@ const share = (t: TypedQuantity): number | null => {
   return percent === null ? null : percent / 100;
 };
 
+/** True where plungers may run in packings. */
+export const hasPackings = (plate: Plate): boolean => ['crank-plunger', 'flow-through'].includes(plate.arrangement);
+
 /** What the pump is, in the shape of the interface. */
 export function toPump(plate: Plate): Schemas['PumpDto'] {
   const intensifier = plate.arrangement === 'intensifier';
@@ -198,7 +201,7 @@ export function toPump(plate: Plate): Schemas['PumpDto'] {
     unloaderType: plate.control === 'unloader' ? plate.unloaderType : null,
     headLayout: plate.headLayout,
     sealReturn: plate.sealReturn,
-    ...(plate.seals && ['crank-plunger', 'flow-through'].includes(plate.arrangement) ? { seals: plate.seals } : {}),
+    ...(plate.seals && hasPackings(plate) ? { seals: plate.seals } : {}),
     ...(plate.startValve && !intensifier ? { startValve: true } : {}),
     pullDischarges: plate.pullDischarges || null,
     rodDiameter: plate.arrangement === 'crank-plunger' ? q(plate.rodDiameter) : null,

@@ -1,5 +1,5 @@
 import { headNames } from '@/drawing/layout/heads';
-import type { Plate, TypedKey } from './plate';
+import { hasPackings, type Plate, type TypedKey } from './plate';
 
 type Told = Plate;
 type Words = string | ((plate: Told) => string);
@@ -51,7 +51,6 @@ const lengths = ['mm', 'in'];
 const runs = ['m', 'ft'];
 const flows = ['L/min', 'US gal/min', 'm³/h'];
 const isIntensifier = (p: Told) => p.arrangement === 'intensifier';
-const isCrank = (p: Told) => ['crank-plunger', 'flow-through'].includes(p.arrangement);
 const isFixed = (p: Told) => ['twin-piston', 'intensifier'].includes(p.arrangement);
 
 const quantity = (
@@ -215,7 +214,7 @@ export const sections: PlateSection[] = [
         'seals',
         'Plungers run in',
         { '': 'what such a head usually has', lip: 'lip seals', packing: 'packings' },
-        (p) => isCrank(p),
+        hasPackings,
       ),
       flag('startValve', 'A start valve is fitted', (p) => !isIntensifier(p)),
       quantity('rodDiameter', 'Rod, if double acting', 'pump.rodDiameter', lengths, {

@@ -43,7 +43,7 @@ public sealed class HypothesisSet
         foreach (var fault in catalogue.Faults.Where(f => Catalogue.Fits(f, pump, fittings)).Select(f => f.On(pump)))
         {
             var weight = history.WeightOf(fault);
-            foreach (var where in fault.WeightWhere.Where(w => w.Fitted.All(f => (fittings & Fittings.Find(f)!.Value) != 0)))
+            foreach (var where in fault.WeightWhere.Where(w => fittings.HasAll(w.Fitted)))
                 weight *= where.Multiply;
             foreach (var id in evidence.Contexts)
                 weight *= catalogue.Context(id)!.Multiply.GetValueOrDefault(fault.Id, 1);

@@ -1,5 +1,6 @@
 using MildHunch.Core.Evidence;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Numerics;
 
 namespace MildHunch.Core.Diagnosis.Hypotheses;
 
@@ -16,17 +17,27 @@ internal sealed class MendedPlaces
         var fitting = catalogue.Context(JustRebuilt)?.Multiply ?? new Dictionary<string, double>();
         Reached = new bool[all.Count];
         Failing = new double[all.Count];
-        foreach (var one in mended)
+
+        // All that is done at one place is one piece of work, of however many parts.
+        var done = 0;
+        foreach (var place in mended.GroupBy(m => new { m.Cylinder, m.Side }))
         {
-            int[] reached = [.. Enumerable.Range(0, all.Count).Where(h => Reaches(catalogue, one, all[h]))];
-            foreach (var h in reached)
-                Reached[h] = true;
-            int[] may = [.. Enumerable.Range(0, all.Count).Where(h => reached.Contains(h)
-                || (fitting.ContainsKey(all[h].Fault.Id) && reached.Any(r => all[r].Fault.Opens && Beside(all[r], all[h]))))];
-            var weight = may.Sum(h => all[h].Fault.Weight);
-            foreach (var h in may)
-                Failing[h] += GoesWrong * all[h].Fault.Weight / weight;
+            var reached = all.Select(h => place.Any(m => Reaches(catalogue, m, h))).ToArray();
+            var may = all.Select((h, i) => reached[i]
+                || (fitting.ContainsKey(h.Fault.Id) && all.Where((r, k) => reached[k] && r.Fault.Opens).Any(r => Beside(r, h)))).ToArray();
+            var weight = all.Where((_, i) => may[i]).Sum(h => h.Fault.Weight);
+            if (weight == 0)
+                continue;
+            done++;
+            for (var h = 0; h < all.Count; h++)
+            {
+                Reached[h] |= reached[h];
+                Failing[h] += may[h] ? all[h].Fault.Weight / weight : 0;
+            }
         }
+
+        // Any of them may go wrong, each on its own.
+        Vectors.Scale(Failing, done == 0 ? 0 : (1 - Math.Pow(1 - GoesWrong, done)) / done);
     }
 
     /// <summary>By hypothesis: it is gone where the mend held.</summary>
@@ -34,6 +45,10 @@ internal sealed class MendedPlaces
 
     /// <summary>By hypothesis: chance that a mend leaves it behind.</summary>
     public double[] Failing { get; }
+
+    /// <summary>True where something that the mends reached is sometimes why this was seen: then it says nothing any more.</summary>
+    public bool Clears(IReadOnlyList<Hypothesis> all, CueFact seen) => all.Where((_, h) => Reached[h]).Any(h => h.Fault.Cues.Any(w =>
+        w.Cue == seen.Cue && w.Answer == seen.Answer && EvidenceWords.Likelihood(w.Word) >= EvidenceWords.Likelihood("sometimes")));
 
     // For whatever fault it was done, everything is gone that the same mend cures there.
     private static bool Reaches(Catalogue catalogue, Mended mended, Hypothesis h)

@@ -105,8 +105,7 @@ public sealed class CueModel(Catalogue catalogue, ReciprocatingPump pump, Setup 
     /// <summary>Drops a minute that mean nothing where this was said.</summary>
     public double IdleDrops(CueFact fact) => Idle(catalogue.Cue(fact.Cue)!.Answer(fact.Answer)!)?.Drops ?? LeakRates.IdleDrops;
 
-    private IdleDrip? Idle(CueAnswer answer) =>
-        answer.Idle.FirstOrDefault(i => i.Fitted.All(f => (fittings & Fittings.Find(f)!.Value) != 0));
+    private IdleDrip? Idle(CueAnswer answer) => answer.Idle.FirstOrDefault(i => fittings.HasAll(i.Fitted));
 
     private IEnumerable<CueAnswer> Answers(Cue cue) =>
         Catalogue.Fits(cue, pump, fittings) ? cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, pump, fittings)) : [];

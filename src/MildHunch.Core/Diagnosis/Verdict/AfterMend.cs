@@ -1,6 +1,7 @@
 using MildHunch.Core.Diagnosis.Hypotheses;
 using MildHunch.Core.Diagnosis.Predictions;
 using MildHunch.Core.Faults;
+using MildHunch.Core.Numerics;
 
 namespace MildHunch.Core.Diagnosis.Verdict;
 
@@ -39,32 +40,28 @@ internal sealed class AfterMend
     private void Leave(Standing before)
     {
         for (var h = 0; h < before.Singles.Length; h++)
-            Add(places.Reached[h] ? null : h, before.Singles[h]);
+        {
+            if (places.Reached[h])
+                AddGone(before.Singles[h].Sum());
+            else
+                Vectors.AddTo(singles[h], before.Singles[h]);
+        }
+
         for (var p = 0; p < before.Pairs.Count; p++)
         {
             var (pair, row) = (before.Pairs[p], before.Cells[p]);
             var (first, second) = (places.Reached[pair.First], places.Reached[pair.Second]);
             if (!first && !second)
-                AddCells(pair.First, pair.Second, row);
+                AddCells(new Spot(pair.First, pair.Second), row);
             else if (first && second)
-                Add(null, row);
+                AddGone(row.Sum());
             else
                 AddLevels(first ? pair.Second : pair.First, first, row);
         }
     }
 
-    // A single that stays, or what has none of it left.
-    private void Add(int? stays, double[] mass)
-    {
-        var into = singles[stays ?? healthy];
-        if (stays is not null)
-            for (var s = 0; s < into.Length; s++)
-                into[s] += mass[s];
-        else
-            AddEvenly(mass.Sum());
-    }
-
-    private void AddEvenly(double mass)
+    // Nothing is left of it: how bad it was tells nothing any more.
+    private void AddGone(double mass)
     {
         var into = singles[healthy];
         for (var s = 0; s < into.Length; s++)
@@ -94,32 +91,41 @@ internal sealed class AfterMend
         return sum > 0 ? [.. prior.Select(p => p / sum)] : [.. prior.Select(_ => 1.0 / prior.Length)];
     }
 
-    private void AddCells(int first, int second, double[] row)
+    private void AddCells(Spot spot, double[] row)
     {
-        var spot = laid.Hypotheses[first].EffectIndex <= laid.Hypotheses[second].EffectIndex
-            ? new Spot(first, second)
-            : new Spot(second, first);
         if (!cells.TryGetValue(spot, out var into))
             into = cells[spot] = new double[row.Length];
-        for (var cell = 0; cell < row.Length; cell++)
-            into[cell] += row[cell];
+        Vectors.AddTo(into, row);
+    }
+
+    // In the order in which pairs stand.
+    private Spot Of(int one, int other)
+    {
+        var (a, b) = (laid.Hypotheses[one].EffectIndex, laid.Hypotheses[other].EffectIndex);
+        return a < b || (a == b && one < other) ? new Spot(one, other) : new Spot(other, one);
     }
 
     // Where a mend went wrong, what it left is there, alone or beside what was there before.
     private Standing GoWrong()
     {
-        var all = places.Failing.Sum();
         int[] wrong = [.. Enumerable.Range(0, places.Failing.Length).Where(h => places.Failing[h] > 0)];
         var left = singles.Select(s => s.Sum()).ToArray();
-        int[] beside = [.. Enumerable.Range(0, left.Length).Where(h => h != healthy).OrderByDescending(h => left[h]).Take(LeftTried)];
-        Scale(singles[healthy], 1 - all);
+        int[] beside = [.. Enumerable.Range(0, left.Length).Where(h => h != healthy && left[h] > WorthKeeping)
+            .OrderByDescending(h => left[h]).Take(LeftTried)];
+        foreach (var h in beside)
+        {
+            int[] with = [.. wrong.Where(m => Pairs.Together(laid.Hypotheses[h], laid.Hypotheses[m]))];
+            foreach (var m in with)
+                AddCells(Of(h, m), Beside(Of(h, m), h, left[h] * places.Failing[m]));
+            Vectors.Scale(singles[h], 1 - with.Sum(m => places.Failing[m]));
+        }
+
+        Vectors.Scale(singles[healthy], 1 - places.Failing.Sum());
         foreach (var m in wrong)
         {
             var prior = fresh.Prior[laid.Hypotheses[m].EffectIndex];
             for (var s = 0; s < prior.Length; s++)
                 singles[m][s] += left[healthy] * places.Failing[m] * prior[s];
-            foreach (var h in beside.Where(h => h != m && left[h] > WorthKeeping && Pairs.Together(laid.Hypotheses[h], laid.Hypotheses[m])))
-                AddCells(h, m, Beside(h, m, left[h] * places.Failing[m]));
         }
 
         var kept = cells.Where(c => c.Value.Sum() > WorthKeeping).OrderBy(c => c.Key.First).ThenBy(c => c.Key.Second).ToArray();
@@ -127,10 +133,9 @@ internal sealed class AfterMend
             singles, [.. kept.Select(c => new Pair(c.Key.First, c.Key.Second, c.Value.Sum()))], [.. kept.Select(c => c.Value)]);
     }
 
-    private double[] Beside(int left, int wrong, double mass)
+    private double[] Beside(Spot spot, int left, double mass)
     {
-        var (first, second) = laid.Hypotheses[left].EffectIndex <= laid.Hypotheses[wrong].EffectIndex ? (left, wrong) : (wrong, left);
-        var (a, b) = (Levels(first, left), Levels(second, left));
+        var (a, b) = (Levels(spot.First, left), Levels(spot.Second, left));
         var row = new double[SeverityBins.Levels * SeverityBins.Levels];
         for (var cell = 0; cell < row.Length; cell++)
             row[cell] = mass * a[cell / SeverityBins.Levels] * b[cell % SeverityBins.Levels];
@@ -145,14 +150,8 @@ internal sealed class AfterMend
         var mass = single == left ? singles[single] : fresh.Prior[effect];
         for (var s = 0; s < mass.Length; s++)
             levels[SeverityBins.LevelOf(fresh.Notice[effect][fresh.BinOf[effect][s]])] += mass[s];
-        Scale(levels, 1 / Math.Max(levels.Sum(), double.Epsilon));
+        Vectors.Scale(levels, 1 / Math.Max(levels.Sum(), double.Epsilon));
         return levels;
-    }
-
-    private static void Scale(double[] row, double by)
-    {
-        for (var i = 0; i < row.Length; i++)
-            row[i] *= by;
     }
 
     private readonly record struct Spot(int First, int Second);

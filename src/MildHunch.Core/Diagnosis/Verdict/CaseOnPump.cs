@@ -17,7 +17,8 @@ internal sealed class CaseOnPump
     private readonly LeakRates leakRates;
 
     public CaseOnPump(
-        Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, CaseEvidence evidence, IOpenings? openings = null)
+        Catalogue catalogue, PreparedPump prepared, ReciprocatingPump pump, Setup setup, CaseEvidence evidence, IOpenings? openings = null,
+        IReadOnlyList<CueFact>? stillSeen = null)
     {
         Catalogue = catalogue;
         Openings = openings;
@@ -25,7 +26,8 @@ internal sealed class CaseOnPump
         Setup = setup;
         Fittings = Pumps.Fittings.Of(pump, setup);
         CouldNot = evidence.CouldNot;
-        StopNow = StopSigns.In(catalogue, evidence.Cues);
+        Seen = [.. evidence.Cues, .. stillSeen ?? []];
+        StopNow = StopSigns.In(catalogue, Seen);
         Hypotheses = HypothesisSet.For(catalogue, pump, setup, evidence).All;
         (Table, PairTable, Cues, leakRates) = (prepared.Table, prepared.Pairs, prepared.Cues, prepared.Leaks);
 
@@ -55,6 +57,9 @@ internal sealed class CaseOnPump
 
     /// <summary>Cues and quantities that were tried in vain.</summary>
     public IReadOnlyList<string> CouldNot { get; }
+
+    /// <summary>What was answered, and what was seen before mends that had nothing to do with it, not looked at again since.</summary>
+    public IReadOnlyList<CueFact> Seen { get; }
 
     /// <summary>What was seen that must stop the pump at once.</summary>
     public IReadOnlyList<StopNow> StopNow { get; }
