@@ -43,6 +43,18 @@ if (args.Contains("--mended"))
     return;
 }
 
+if (args.Contains("--lives"))
+{
+    MildHunch.Bench.Years.LivesCoverage.Run(Told("--lives", 2000), Told("--seed", 1));
+    return;
+}
+
+if (args.Contains("--planted"))
+{
+    MildHunch.Bench.Years.PlantedPatterns.Run(Told("--planted", 60), Told("--seed", 1));
+    return;
+}
+
 if (args.Contains("--alarms"))
 {
     MildHunch.Bench.Years.FalseAlarms.Run(Told("--alarms", 200), Told("--seed", 1));

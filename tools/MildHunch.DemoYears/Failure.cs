@@ -16,7 +16,8 @@ internal static class Failures
     /// <summary>The record of one pump as its seed has it.</summary>
     public static PumpOnRecord Of(PumpYears years, ReciprocatingPump pump, Setup setup, ServiceSheets sheets, Catalogue catalogue) =>
         new RandomShop(years.Seed, Plan.From, Plan.Hard, Plan.WholeSets(years.Tag)).Draw(
-            years.Tag, pump, setup, sheets, catalogue, years.HoursPerWeek, Plan.To, Plan.Batches(years.Tag));
+            new ShopPump(years.Tag, pump, setup, years.HoursPerWeek) { Batches = Plan.Batches(years.Tag) ?? [] }, sheets, catalogue,
+            Plan.To);
 
     /// <summary>Its failures, the earliest first, but those nobody opens a pump for.</summary>
     public static IReadOnlyList<Failure> In(PumpOnRecord record)

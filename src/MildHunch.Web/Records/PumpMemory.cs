@@ -21,10 +21,8 @@ public sealed record PumpMemory(
     PumpResource Shown, ReciprocatingPump Pump, IReadOnlyList<ServiceSheet> Sheets, RunningDto Running, PumpOnRecord Record, string Liquid,
     bool Archived, IReadOnlyList<MeterEntity> Meters, IReadOnlyList<PartChangeEntity> Changes, IReadOnlyList<string> Conflicts)
 {
-    /// <summary>Hours of the pump when its record began; 0 where it was kept from new.</summary>
-    public double WatchedFrom => Running.RecordFrom is { } from && from == Record.From && from != Running.Commissioned
-        ? Record.HoursAt(from)
-        : 0;
+    // A pump that is put in here within a month of its first run has its record from new.
+    private const int DaysFromNew = 31;
 
     /// <summary>Which lives are pooled with those of a part.</summary>
     public LifeOf LifeOf(RecordPart part) => new(part.Kind, Record.Type, Liquid);
@@ -52,22 +50,34 @@ public sealed record PumpMemory(
         meters = [.. meters.Where(m => OnRecord(m.On, "a reading of its meter", conflicts))];
         changes = [.. changes.Where(c => OnRecord(c.On, $"a change of {c.Part}", conflicts))];
         var hours = Hours(meters, running, today, conflicts);
-        var lives = PartLog.Read([.. changes.Select(c => c.ToCore(hours))], today);
+        var time = OnRecord(stored, hours, running, meters, changes);
+        var lives = PartLog.Read([.. changes.Select(c => c.ToCore(time))], today);
         conflicts.AddRange(lives.Conflicts);
-        DateOnly?[] known =
-        [
-            running.Commissioned, running.RecordFrom, hours.From, changes.Select(c => (DateOnly?)c.On).Min(),
-            DateOnly.FromDateTime(stored.CreatedAt),
-        ];
-        var from = running.RecordFrom ?? running.Commissioned ?? known.Min()!.Value;
         return new PumpMemory(
             shown, pump, own, told,
             new PumpOnRecord(
                 stored.Id, stored.Tag, stored.Type, pump.Arrangement == Arrangement.Intensifier,
-                PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, hours, from,
-                shown.Setup.Liquid ?? "water"),
+                PartFamilies.BuiltIn.On(pump, own, catalogue), lives.Lives, time, shown.Setup.Liquid ?? "water"),
             shown.Setup.Liquid ?? "water", stored.ArchivedAt is not null, meters, changes, conflicts);
     }
+
+    // Nobody notes what fails before a pump is put in here: unless somebody says otherwise, its record begins then, or with the first
+    // thing that was noted of it.
+    private static TimeAtRisk OnRecord(
+        PumpEntity stored, RunningHours hours, RunningDto running, IReadOnlyList<MeterEntity> meters,
+        IReadOnlyList<PartChangeEntity> changes)
+    {
+        var created = DateOnly.FromDateTime(stored.CreatedAt);
+        DateOnly[] noted = [created, .. meters.Select(m => m.On), .. changes.Select(c => c.On)];
+        var first = running.Commissioned;
+        var isNew = first is { } day && (running.RecordFrom ?? noted.Min()) is var since && since <= day.AddDays(DaysFromNew);
+        var from = isNew ? first!.Value : running.RecordFrom ?? noted.Min();
+        return new TimeAtRisk(
+            hours, from, stored.ArchivedAt is { } put ? Later(DateOnly.FromDateTime(put), from) : null,
+            isNew ? RecordKept.FromNew : running.RecordFrom is null ? RecordKept.Unsaid : RecordKept.FromADay);
+    }
+
+    private static DateOnly Later(DateOnly one, DateOnly other) => one > other ? one : other;
 
     // What cannot be of a pump’s life is left out, and told.
     private static bool OnRecord(DateOnly on, string what, List<string> conflicts)
@@ -125,14 +135,14 @@ internal static class RecordMapping
 {
     public static MeterReading ToCore(this MeterEntity meter) => new(meter.Id, meter.On, meter.Hours, meter.NewMeter, meter.Strokes);
 
-    public static PartChange ToCore(this PartChangeEntity change, RunningHours hours)
+    public static PartChange ToCore(this PartChangeEntity change, TimeAtRisk time)
     {
         var side = change.Side is { } named ? Enum.Parse<Side>(named, true) : (Side?)null;
         return new PartChange(
             change.Id, new PartPosition(change.Part, new ServicePlace(change.Cylinder, side)), change.On,
-            hours.At(change.On) ?? 0,
+            time.HoursAt(change.On),
             change.OutWhy is { } why
-                ? new Removal(Enum.Parse<OutWhy>(why, true), change.Finding, change.GoodOn is { } good ? hours.At(good) : null)
+                ? new Removal(Enum.Parse<OutWhy>(why, true), change.Finding, change.GoodOn is { } good ? time.HoursAt(good) : null)
                 : null,
             change.PutIn ? new NewPart(change.By, change.Kit, change.Batch, change.Warranty) : null, change.CaseId);
     }

@@ -13,7 +13,9 @@ public sealed record SeasonDto(
     double? HoursPerWeek = null, [property: Description("true where it must not stand then")] bool? MustRun = null);
 
 /// <summary>Something that comes on a day whatever the pump runs.</summary>
-public sealed record TaskDto(string? What = null, DateOnly? On = null, int? EveryMonths = null);
+public sealed record TaskDto(
+    string? What = null, DateOnly? On = null, int? EveryMonths = null,
+    [property: Description("when it was last done; until then a task that was missed stays due")] DateOnly? Done = null);
 
 /// <summary>A paper that belongs to the pump: a photograph of it, or where it lies.</summary>
 public sealed record DocumentDto(string? Name = null, string? Photo = null, string? Where = null);
@@ -37,7 +39,7 @@ public sealed record RunningDto(
         : new Duty(HoursPerWeek ?? 0, [.. (Seasons ?? []).Select((s, i) => Season(s, $"seasons[{i}]"))]);
 
     /// <summary>Tasks by date.</summary>
-    public IReadOnlyList<DatedTask> Dated() => [.. (Tasks ?? []).Select(t => new DatedTask(t.What!, t.On!.Value, t.EveryMonths))];
+    public IReadOnlyList<DatedTask> Dated() => [.. (Tasks ?? []).Select(t => new DatedTask(t.What!, t.On!.Value, t.EveryMonths, t.Done))];
 
     /// <summary>Refuses what cannot be, naming the field.</summary>
     public void Check(DateOnly today)
@@ -57,6 +59,7 @@ public sealed record RunningDto(
                 throw Mapping.Missing($"tasks[{i}].on", "a day, like 2027-03-15");
             if (task.EveryMonths is < 1 or > MostMonths)
                 throw new ImpossibleInputException($"tasks[{i}].everyMonths", Text(task.EveryMonths), $"1 to {MostMonths} months");
+            Past(task.Done, $"tasks[{i}].done", today);
         }
 
         foreach (var (i, document) in (Documents ?? []).Index())

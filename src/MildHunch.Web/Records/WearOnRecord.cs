@@ -19,13 +19,16 @@ public sealed record WearOnRecord(IReadOnlyList<PartHoursDto> Hours, IReadOnlyLi
             return Nothing;
         var opened = memory.DayOf(entity.OpenedAt);
         var now = pump.Record.HoursAt(opened);
+        var worn = pump.Record.Parts.Where(p => p.Wear is not null).ToArray();
+        var whole = pump.Record.LivesAt(worn.Select(p => p.At.Key).ToHashSet());
         List<PartHoursDto> hours = [];
         List<PartLifeOnRecordDto> lives = [];
-        foreach (var part in pump.Record.Parts.Where(p => p.Wear is not null))
+        foreach (var part in worn)
         {
             var kind = part.Wearing!;
             if (told.All(t => t.Part != kind)
-                && pump.Record.Lives.LastOrDefault(l => l.At == part.At && l.Fitted is not null && l.Fitted.On <= opened
+                && pump.Record.Time.IsKnown
+                && whole.LastOrDefault(l => l.At == part.At && l.Fitted is not null && l.Fitted.On <= opened
                     && (l.Out is null || l.Out.On >= opened)) is { } life
                 && now - life.Fitted!.Hours is > 0 and var ran)
                 hours.Add(new PartHoursDto(kind, Math.Round(ran, 1), part.At.Place.Cylinder));

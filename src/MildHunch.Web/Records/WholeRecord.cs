@@ -65,19 +65,13 @@ public sealed class WholeRecord
     {
         var alike = Pumps.Values.Where(p => p.Record.Type == of.PumpType && p.Liquid == of.Liquid)
             .Select(p => (Pump: p, Parts: p.Record.Parts.Where(x => x.Kind == of.Kind).ToDictionary(x => x.At.Key))).ToArray();
-        WatchedLife[] watched = [.. alike.SelectMany(a => Watched(a.Pump, a.Parts.Keys.ToHashSet()))];
+        WatchedLife[] watched = [.. alike.SelectMany(a => a.Pump.Record.Watched(a.Parts.Keys.ToHashSet(), Day))];
         var prior = alike.SelectMany(a => a.Parts.Values).Select(p => p.Wear).OfType<Wear>().FirstOrDefault() is { } wear
             ? new LifePrior(wear)
             : null;
-        return prior is null && !watched.Any(w => w.Failed)
+        return prior is null && !(watched.Any(w => w.Failed) && LifeEstimator.HasMaximum(watched))
             ? null
             : new LifeOnRecord(of, LifeEstimator.Estimate(watched, prior), watched, prior);
-    }
-
-    private IEnumerable<WatchedLife> Watched(PumpMemory pump, HashSet<string> places)
-    {
-        var now = pump.Record.HoursAt(Day);
-        return pump.Record.Lives.Where(l => places.Contains(l.At.Key)).Select(l => l.Watched(now, pump.WatchedFrom)).OfType<WatchedLife>();
     }
 
     // Lives of pumps of which none was read again.

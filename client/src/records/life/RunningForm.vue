@@ -32,7 +32,7 @@ function stored() {
       hoursPerWeek: figure(s.hoursPerWeek),
       mustRun: s.mustRun ?? false,
     })),
-    tasks: (r.tasks ?? []).map((t) => ({ what: t.what ?? '', on: t.on ?? '', everyMonths: figure(t.everyMonths) })),
+    tasks: (r.tasks ?? []).map((t) => ({ what: t.what ?? '', on: t.on ?? '', everyMonths: figure(t.everyMonths), done: t.done ?? '' })),
     documents: (r.documents ?? []).map((d) => ({ name: d.name ?? '', where: d.where ?? '', photo: d.photo ?? '' })),
   };
 }
@@ -61,6 +61,7 @@ function request(): Schemas['RunningDto'] | undefined {
       what: x.what,
       on: x.on || undefined,
       everyMonths: number(x.everyMonths, x.what || 'Task'),
+      done: x.done || undefined,
     })),
     documents: t.documents.map((d) => ({ ...d, photo: d.photo || undefined })),
   };
@@ -121,13 +122,14 @@ async function keep() {
         :units="['months']"
         :problem="problem(`tasks[${i}].everyMonths`)"
       />
+      <DayField v-model="t.done" label="Last done" :problem="problem(`tasks[${i}].done`)" />
       <Button severity="secondary" variant="outlined" label="Remove" @click="typed.tasks.splice(i, 1)" />
     </div>
     <Button
       severity="secondary"
       variant="outlined"
       label="One date more"
-      @click="typed.tasks.push({ what: '', on: '', everyMonths: '' })"
+      @click="typed.tasks.push({ what: '', on: '', everyMonths: '', done: '' })"
     />
     <h3>Papers</h3>
     <div v-for="(d, i) in typed.documents" :key="i" class="row">

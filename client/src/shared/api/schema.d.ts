@@ -5711,6 +5711,11 @@ export interface components {
             on?: null | string;
             /** Format: int32 */
             everyMonths?: null | number;
+            /**
+             * Format: date
+             * @description when it was last done; until then a task that was missed stays due
+             */
+            done?: null | string;
         };
         /** @description A step that was done, at one place. */
         TickDto: {

@@ -4,10 +4,6 @@ using MildHunch.Core.Records.Running;
 
 namespace MildHunch.Core.Records.Due;
 
-/// <summary>Something that comes on a day whatever the pump runs: an oil change each spring, a gauge to be checked.</summary>
-/// <param name="EveryMonths">How often it comes again; null where it comes once.</param>
-public sealed record DatedTask(string What, DateOnly On, int? EveryMonths = null);
-
 /// <summary>When a pump is to be served.</summary>
 /// <param name="Hours">After so many hours since its seals were changed; null where nobody said.</param>
 /// <param name="Months">At the latest after so many months; null where nobody said.</param>
@@ -20,8 +16,12 @@ public sealed record DuePart(RecordPart Part, PartLife? Life, LifeEstimate? Esti
 /// <summary>A pump with all that decides when something is due at it.</summary>
 /// <param name="Lives">Every life on record, also ended ones: they count the changes of seals.</param>
 public sealed record DuePump(
-    string Id, string Tag, RunningHours Hours, ServiceRule Rule, IReadOnlyList<DuePart> Parts, IReadOnlyList<PartLife> Lives,
-    IReadOnlyList<DatedTask> Tasks);
+    string Id, string Tag, TimeAtRisk Time, ServiceRule Rule, IReadOnlyList<DuePart> Parts, IReadOnlyList<PartLife> Lives,
+    IReadOnlyList<DatedTask> Tasks)
+{
+    /// <summary>How much it runs.</summary>
+    public Duty Duty => Time.Hours.Duty;
+}
 
 /// <summary>Why something is due.</summary>
 public enum DueWhy
@@ -59,70 +59,79 @@ public sealed record DueItem(DueWhy Why, DateOnly On, string Says, IReadOnlyList
 public static class DueRules
 {
     private const string Seals = "seals";
-    private const string Plungers = "plungers";
+    private const string PlungersOut = "plungers";
     private const double LeastWear = 1.2;
 
     /// <summary>Everything due until a day, the earliest first; what is overdue is due today.</summary>
     public static IReadOnlyList<DueItem> Of(DuePump pump, DateOnly today, DateOnly until)
     {
-        List<DueItem?> items = [.. Services(pump, today), .. pump.Parts.Select(p => Worn(pump, p, today))];
-        foreach (var task in pump.Tasks)
-            for (var on = task.On; on <= until; on = on.AddMonths(task.EveryMonths!.Value))
-            {
-                if (on >= today || task.EveryMonths is null)
-                    items.Add(new DueItem(DueWhy.Date, on < today ? today : on, task.What, []));
-                if (task.EveryMonths is null)
-                    break;
-            }
-
-        return [.. items.OfType<DueItem>().Where(i => i.On <= until).OrderBy(i => i.On)];
+        DueItem[] worn = [.. pump.Parts.Select(p => Worn(pump, p, today)).OfType<DueItem>()];
+        DueItem[] services = [.. Services(pump, today)];
+        IEnumerable<DueItem> items =
+        [
+            .. services, .. Plungers(pump, [.. services, .. worn.Where(w => w.Parts[0].Family.Id == Seals)], today), .. worn,
+            .. pump.Tasks.SelectMany(t => t.Due(today, until)),
+        ];
+        return [.. items.Where(i => i.On <= until).OrderBy(i => i.On)];
     }
 
     /// <summary>What comes due again once parts have been renewed on a day to come.</summary>
     public static IEnumerable<DueItem> After(DuePump pump, DateOnly renewed, IReadOnlySet<string> positions)
     {
-        if (pump.Hours.At(renewed) is not { } then)
+        if (!pump.Time.IsKnown)
             yield break;
+        var then = pump.Time.HoursAt(renewed);
         DuePart[] seals = [.. pump.Parts.Where(p => p.Part.Family.Id == Seals)];
         if (seals.Length > 0 && seals.All(s => positions.Contains(s.Part.At.Key)))
         {
             RecordPart[] parts = [.. seals.Select(p => p.Part)];
-            if (pump.Rule.Hours is { } hours && pump.Hours.When(then + hours, renewed) is { } on)
+            if (pump.Rule.Hours is { } hours && pump.Time.When(then + hours, renewed) is { } on)
                 yield return new DueItem(DueWhy.Hours, on, $"Service after {hours:0} h more", parts);
             if (pump.Rule.Months is { } months)
                 yield return new DueItem(DueWhy.Months, renewed.AddMonths(months), $"Service after {months} months more", parts);
         }
 
         foreach (var part in pump.Parts.Where(p => positions.Contains(p.Part.At.Key) && p.Estimate is not null && Wears(p.Estimate)))
-            if (pump.Hours.When(then + part.Estimate!.B10.Value, renewed) is { } worn)
+            if (pump.Time.When(then + part.Estimate!.B10.Value, renewed) is { } worn)
                 yield return Life(part.Part, worn, part.Estimate.B10.Value, part.Estimate.B10);
     }
 
-    // The oldest seal decides: one that was changed alone does not put the service of the others off.
+    // The oldest seal decides, of all places: one that was changed alone does not put the service of the others off, and one of which
+    // nobody noted a change is as old as the pump.
     private static IEnumerable<DueItem> Services(DuePump pump, DateOnly today)
     {
-        DuePart[] seals = [.. pump.Parts.Where(p => p.Part.Family.Id == Seals)];
-        if (seals.Select(p => p.Life?.Fitted).OfType<PartChange>().MinBy(c => c.On) is not { } last)
+        RecordPart[] seals = [.. pump.Parts.Where(p => p.Part.Family.Id == Seals).Select(p => p.Part)];
+        if (seals.Length == 0)
             yield break;
-        DueItem[] services =
-        [
-            .. pump.Rule.Hours is { } hours && pump.Hours.At(today) is { } now && pump.Hours.When(last.Hours + hours, today) is { } on
-                ? (DueItem[])[Service(DueWhy.Hours, on, $"Service after {hours:0} h: the oldest seal has {now - last.Hours:0} h on it")]
-                : [],
-            .. pump.Rule.Months is { } months
-                ? (DueItem[])[Service(
-                    DueWhy.Months, Later(last.On.AddMonths(months), today),
-                    $"Service after {months} months: the oldest seal went in on {last.On:yyyy-MM-dd}")]
-                : [],
-        ];
-        foreach (var service in services)
-            yield return service;
-        if (services.MinBy(s => s.On) is { } next && pump.Rule.SealChanges is { } every && Changes(pump) + 1 >= every)
+        FittedWhen[] fitted = [.. pump.Parts.Where(p => p.Part.Family.Id == Seals).Select(p => FittedWhen.Of(pump, p))];
+        if (pump.Rule.Hours is { } hours && pump.Time.IsKnown && fitted.MinBy(f => f.Hours) is { } oldest
+            && pump.Time.When(oldest.Hours + hours, today) is { } on)
             yield return new DueItem(
-                DueWhy.SealChanges, next.On, $"Plungers out: every {every} changes of seals, and the next is number {Changes(pump) + 1}",
-                [.. pump.Parts.Where(p => p.Part.Family.Id == Plungers).Select(p => p.Part)]);
+                DueWhy.Hours, on,
+                $"Service after {hours:0} h: {(oldest.IsNoted
+                    ? $"the oldest seal has {pump.Time.HoursAt(today) - oldest.Hours:0} h on it"
+                    : $"no change of some seal is on record, and the pump has run {pump.Time.HoursAt(today):0} h")}", seals);
+        if (pump.Rule.Months is { } months && fitted.MinBy(f => f.On) is { On: { } last } first)
+            yield return new DueItem(
+                DueWhy.Months, Later(last.AddMonths(months), today),
+                $"Service after {months} months: {(first.IsNoted
+                    ? $"the oldest seal went in on {last:yyyy-MM-dd}"
+                    : $"no change of some seal is on record since {last:yyyy-MM-dd}")}", seals);
+    }
 
-        DueItem Service(DueWhy why, DateOnly on, string says) => new(why, on, says, [.. seals.Select(p => p.Part)]);
+    // The plungers come out at the next change of seals, whatever that is for; one change too late, they are due.
+    private static IEnumerable<DueItem> Plungers(DuePump pump, DueItem[] changes, DateOnly today)
+    {
+        if (pump.Rule.SealChanges is not { } every || Changes(pump) is var so && so + 1 < every)
+            yield break;
+        var on = so >= every ? today : changes.MinBy(c => c.On)?.On;
+        if (on is { } day)
+            yield return new DueItem(
+                DueWhy.SealChanges, day,
+                so >= every
+                    ? $"Plungers out: every {every} changes of seals, and {so} were made since they were new"
+                    : $"Plungers out: every {every} changes of seals, and the next is number {so + 1}",
+                [.. pump.Parts.Where(p => p.Part.Family.Id == PlungersOut).Select(p => p.Part)]);
     }
 
     // Days on which seals were changed since the plungers were last new; the first fitting is no change.
@@ -131,16 +140,17 @@ public static class DueRules
         var parts = pump.Parts.ToDictionary(p => p.Part.At.Key, p => p.Part.Family.Id);
         DateOnly[] Days(string family) => [.. pump.Lives.Where(l => l.Fitted is not null && parts.GetValueOrDefault(l.At.Key) == family)
             .Select(l => l.Fitted!.On).Distinct().Order()];
-        var since = Days(Plungers).LastOrDefault();
+        var since = Days(PlungersOut).LastOrDefault();
         return Days(Seals).Count(d => d > since);
     }
 
     private static DueItem? Worn(DuePump pump, DuePart part, DateOnly today)
     {
-        if (part is not { Life.Fitted: { } fitted, Estimate: { } life } || !Wears(life) || pump.Hours.At(today) is not { } now)
+        if (part.Estimate is not { } life || !Wears(life) || !pump.Time.IsKnown)
             return null;
-        return pump.Hours.When(fitted.Hours + life.B10.Value, today) is { } on
-            ? Life(part.Part, on, now - fitted.Hours, life.B10)
+        var fitted = FittedWhen.Of(pump, part);
+        return pump.Time.When(fitted.Hours + life.B10.Value, today) is { } on
+            ? Life(part.Part, on, pump.Time.HoursAt(today) - fitted.Hours, life.B10)
             : null;
     }
 

@@ -70,8 +70,8 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
     private DueVisit Visit(DuePump pump, DueItem[] items, DateOnly today)
     {
         var wanted = items[0].On;
-        var season = pump.Hours.Duty.MustRunOn(wanted);
-        var before = season is null ? wanted : DayBefore(season, wanted);
+        var season = pump.Duty.MustRunOn(wanted);
+        var before = season is null ? wanted : DayBefore(pump.Duty, wanted);
         var on = before >= today ? before.Value : wanted;
         DueItem[] told =
         [
@@ -92,18 +92,13 @@ public sealed record DuePlanner(ReciprocatingPump Pump, IReadOnlyList<ServiceShe
         return plan is null || apart.Count < 2 ? 0 : Math.Max(0, apart.Sum(i => Plan([i])?.Minutes ?? 0) - plan.Minutes);
     }
 
-    // None where it must run all the year.
-    private static DateOnly? DayBefore(Season season, DateOnly day)
+    // Before all of its seasons that touch one another; none where it must run all the year.
+    private static DateOnly? DayBefore(Duty duty, DateOnly day)
     {
-        var first = day.AddYears(-1);
-        while (season.Holds(day))
-        {
-            if (day < first)
-                return null;
-            day = day.AddDays(-1);
-        }
-
-        return day;
+        for (var first = day.AddYears(-1); day >= first; day = day.AddDays(-1))
+            if (duty.MustRunOn(day) is null)
+                return day;
+        return null;
     }
 
     private ServicePlan? Plan(DueItem[] items)

@@ -39,19 +39,29 @@ public static class LifeEstimator
         Guard.Within("age", age, 0, 876_600, $"{age} h", "0 to 876600 hours");
         foreach (var hours in before ?? [])
             Guard.Within("before", hours, Math.BitIncrement(age), 876_600, $"{hours} h", $"hours above the age of {age}, at most 876600");
+        if (prior is null && !HasMaximum(lives))
+            throw new ImpossibleInputException(
+                "times", "parts that were each found failed and never seen good while they were watched",
+                "at least one that was seen good at some hours, or failed in sight: these may have failed at once");
         return prior is null && lives.Count(l => l.Failed) < FewestForShape
             ? Held(lives, before ?? [], age)
             : Fitted(lives, prior, before ?? [], age);
     }
 
+    /// <summary>
+    /// False where nothing is likeliest without a prior: each part was found failed and none was seen good before, so that the shorter
+    /// they lasted, the likelier they are.
+    /// </summary>
+    public static bool HasMaximum(IReadOnlyList<WatchedLife> lives) => lives.Any(l => l.Found is not { } found || found.Good > l.From);
+
     private static LifeEstimate Held(IReadOnlyList<WatchedLife> lives, IReadOnlyList<double> before, double age)
     {
         var failures = lives.Count(l => l.Failed);
-        var section = new WeibullLikelihood(lives, null).At(HeldShape);
 
-        // Between two openings the middle stands for the hour of failing: the band cannot tell them apart with so few.
-        var exposed = lives.Sum(l => Square(l.Found is { } f ? 0.5 * (f.Good + f.Failed) : l.Hours) - Square(l.From));
-        var theta = failures == 0 ? 1 / exposed : Math.Exp(section.Best());
+        // Found between two openings, a part is worth the hours that make the likeliest rate its rate.
+        var likeliest = failures == 0 ? 0 : Math.Exp(new WeibullLikelihood(lives, null).At(HeldShape).Best());
+        var exposed = failures == 0 ? lives.Sum(l => Square(l.Hours) - Square(l.From)) : failures / likeliest;
+        var theta = failures == 0 ? 1 / exposed : likeliest;
         var least = failures == 0 ? 0 : ChiSquared.InvCDF(2 * failures, (1 - Confidence) / 2) / (2 * exposed);
         var most = ChiSquared.InvCDF(2 * (failures + 1), (1 + Confidence) / 2) / (2 * exposed);
         return new LifeEstimate(

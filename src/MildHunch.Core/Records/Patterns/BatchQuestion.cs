@@ -14,6 +14,7 @@ internal sealed class BatchQuestion
     private readonly IReadOnlyList<Hazards> pumps;
     private readonly Look[] looks;
     private readonly double[] hours;
+    private readonly double[] daily;
     private readonly double[] risks;
     private readonly int[] parts;
     private readonly List<PlaceSoFar> places = [];
@@ -27,7 +28,7 @@ internal sealed class BatchQuestion
     private BatchQuestion(IReadOnlyList<Hazards> pumps, string kind)
     {
         this.pumps = pumps;
-        hours = new double[pumps.Count];
+        (hours, daily) = (new double[pumps.Count], new double[pumps.Count]);
         string[] batches =
         [
             .. pumps.SelectMany(h => Places(h, kind).SelectMany(i => h.Lives[i])).Select(l => l.Fitted?.In?.Batch).OfType<string>()
@@ -56,18 +57,30 @@ internal sealed class BatchQuestion
 
     private void Read(int pump, Hazards hazards, string kind, Dictionary<string, int> numbers)
     {
-        var began = hazards.Pump.HoursAt(hazards.Pump.From);
-        foreach (var part in Places(hazards, kind))
+        var time = hazards.Pump.Time;
+        var began = time.HoursAt(time.From);
+        int[] mine = [.. Places(hazards, kind)];
+        var counted = Openings.Once(mine.SelectMany(i => hazards.Lives[i])).ToHashSet();
+        foreach (var part in mine)
         {
             var at = places.Count;
             places.Add(new PlaceSoFar(pump, new FailureLaw(hazards.Parts[part])));
-            foreach (var life in hazards.Lives[part])
+
+            // Something is in from the start, whether anybody noted it or not.
+            changes.Add(new Change(at, time.From, NoBatch, began, null));
+            foreach (var life in hazards.Lives[part].Where(l => !(l.Out?.On < time.From)))
             {
                 var batch = life.Fitted?.In?.Batch is { } name ? numbers[name] : NoBatch;
-                changes.Add(new Change(at, life.Fitted?.On ?? DateOnly.MinValue, batch, life.Fitted?.Hours ?? began, null));
+                if (life.Fitted is { } fitted)
+                    changes.Add(new Change(at, fitted.On < time.From ? time.From : fitted.On, batch, fitted.Hours, null));
                 if (life.Out is { } came)
-                    changes.Add(new Change(at, came.On, Nothing, 0, life.Failed ? new Failure(at, batch, came.On, came.Id) : null));
+                    changes.Add(new Change(
+                        at, came.On, Nothing, 0,
+                        counted.Contains(life) && time.Holds(came.On) ? new Failure(at, batch, came.On, came.Id) : null));
             }
+
+            if (time.Until is { } until)
+                changes.Add(new Change(at, until.AddDays(1), Nothing, 0, null));
         }
     }
 
@@ -75,8 +88,7 @@ internal sealed class BatchQuestion
     {
         // Changes of one place keep their order, also within a day. Parts that fail together at one opening are one event.
         Change[] rising = [.. changes.OrderBy(c => c.On)];
-        var failures = rising.Select(c => c.Failed).OfType<Failure>().OrderBy(f => f.On).ThenBy(f => f.Id, StringComparer.Ordinal)
-            .DistinctBy(f => (places[f.Place].Pump, f.On));
+        var failures = rising.Select(c => c.Failed).OfType<Failure>().OrderBy(f => f.On).ThenBy(f => f.Id, StringComparer.Ordinal);
         now = [.. places];
         foreach (var week in failures.GroupBy(f => f.On.DayNumber / DaysAWeek))
         {
@@ -97,7 +109,7 @@ internal sealed class BatchQuestion
     private void Stand(DateOnly day)
     {
         for (var i = 0; i < hours.Length; i++)
-            hours[i] = pumps[i].Pump.HoursAt(day);
+            (hours[i], daily[i]) = (pumps[i].Pump.HoursAt(day), pumps[i].Pump.Time.HoursADay(day));
         (plain, all, inside) = (0, 0, 0);
         Array.Clear(risks);
         Array.Clear(parts);
@@ -119,7 +131,7 @@ internal sealed class BatchQuestion
     private void Count(ref PlaceSoFar place, int sign)
     {
         if (sign > 0)
-            place.Weigh(hours);
+            place.Weigh(hours, daily);
         plain += sign * place.Rate;
         all += sign * place.Risk;
         inside += sign;
@@ -163,15 +175,13 @@ internal sealed class BatchQuestion
         private const double Doubt = 2;
         private double fitted;
 
-        public readonly int Pump => pump;
-
         public int Batch { get; private set; } = Nothing;
 
         public double Seen { get; set; }
 
         public double Due { get; set; }
 
-        /// <summary>Failures an hour in the week in hand, by the catalogue.</summary>
+        /// <summary>Failures a day in the week in hand, by the catalogue.</summary>
         public double Rate { get; private set; }
 
         /// <summary>The same by what has failed here.</summary>
@@ -179,9 +189,9 @@ internal sealed class BatchQuestion
 
         public void Put(Change change) => (Batch, fitted) = (change.Batch, change.Hours);
 
-        public void Weigh(double[] hours)
+        public void Weigh(double[] hours, double[] daily)
         {
-            Rate = Math.Max(LeastRate, law.At(hours[pump] - fitted));
+            Rate = Math.Max(LeastRate, daily[pump] * law.At(hours[pump] - fitted));
             Risk = Rate * (Doubt + Seen) / (Doubt + Due);
         }
     }

@@ -26,4 +26,12 @@ internal readonly struct FailureLaw
         1 => scale * Math.Max(LeastAge, age),
         _ => scale * Math.Pow(Math.Max(LeastAge, age), power),
     };
+
+    /// <summary>Failures expected of a part from new to an age in hours.</summary>
+    public double Until(double age) => age <= 0 ? 0 : power switch
+    {
+        0 => scale * age,
+        1 => 0.5 * scale * age * age,
+        _ => scale * Math.Pow(age, power + 1) / (power + 1),
+    };
 }

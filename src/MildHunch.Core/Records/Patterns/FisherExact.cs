@@ -1,4 +1,4 @@
-using MathNet.Numerics.Distributions;
+using MathNet.Numerics;
 
 namespace MildHunch.Core.Records.Patterns;
 
@@ -13,20 +13,29 @@ public static class FisherExact
     /// <summary>Chance that the first group has as many as it has, or more.</summary>
     public static double AtLeast(TwoGroups groups)
     {
-        var law = Law(groups);
-        return Enumerable.Range(groups.Failed, Math.Min(groups.Failed + groups.OtherFailed, groups.Of) - groups.Failed + 1)
-            .Sum(law.Probability);
+        var law = new Law(groups);
+        return Math.Min(1, Enumerable.Range(groups.Failed, law.Most - groups.Failed + 1).Sum(k => Math.Exp(law.Log(k))));
     }
 
     /// <summary>Chance of anything as unlikely, on either side.</summary>
     public static double TwoSided(TwoGroups groups)
     {
-        var law = Law(groups);
-        var seen = law.ProbabilityLn(groups.Failed) + Alike;
-        return Math.Min(1, Enumerable.Range(law.Minimum, law.Maximum - law.Minimum + 1).Where(k => law.ProbabilityLn(k) <= seen)
-            .Sum(law.Probability));
+        var law = new Law(groups);
+        var seen = law.Log(groups.Failed) + Alike;
+        return Math.Min(
+            1, Enumerable.Range(law.Least, law.Most - law.Least + 1).Select(law.Log).Where(l => l <= seen).Sum(Math.Exp));
     }
 
-    private static Hypergeometric Law(TwoGroups groups) =>
-        new(groups.Of + groups.OtherOf, groups.Failed + groups.OtherFailed, groups.Of);
+    // The hypergeometric law, by logarithms: also where all failed, or none.
+    private sealed class Law(TwoGroups groups)
+    {
+        private readonly int failed = groups.Failed + groups.OtherFailed;
+
+        public int Least => Math.Max(0, failed - groups.OtherOf);
+
+        public int Most => Math.Min(failed, groups.Of);
+
+        public double Log(int k) => SpecialFunctions.BinomialLn(groups.Of, k) + SpecialFunctions.BinomialLn(groups.OtherOf, failed - k)
+            - SpecialFunctions.BinomialLn(groups.Of + groups.OtherOf, failed);
+    }
 }

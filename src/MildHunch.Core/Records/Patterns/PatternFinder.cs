@@ -12,6 +12,7 @@ public sealed class PatternFinder(PartFamilies families)
 {
     private const int DaysAYear = 365;
     private const double LeastShare = 1e-3;
+    private const double LeastRate = 1e-12;
     private readonly PartFamily[] tested = [.. families.Families.Where(f => f.Tested)];
     private readonly Lock looking = new();
     private Dictionary<PumpOnRecord, Hazards[]> hazards = new(ReferenceEqualityComparer.Instance);
@@ -97,42 +98,45 @@ public sealed class PatternFinder(PartFamilies families)
     {
         var pump = hazards.Pump;
         var look = new Look("season", [.. families.Seasons.Select(s => s.Name)], i => i);
-        var openings = hazards.Events.Select(l => l.Out!.On).Distinct().ToArray();
-        for (var from = pump.From; from.AddDays(DaysAYear) <= today; from = from.AddDays(DaysAYear))
+        var last = pump.Time.Until is { } until && until < today ? until : today;
+        for (var from = pump.From; from.AddDays(DaysAYear) <= last; from = from.AddDays(DaysAYear))
         {
             var to = from.AddDays(DaysAYear);
-            var fell = openings.Where(d => d >= from && d < to).ToLookup(families.SeasonOf);
-            var ran = Ran(pump, families, from, to);
-            look.Evidence.AddSpan([.. families.Seasons.Select((_, i) => fell[i].Count())], ran);
+            var fell = hazards.Events.Select(l => l.Out!.On).Where(d => d >= from && d < to).ToLookup(families.SeasonOf);
+            look.Evidence.AddSpan([.. families.Seasons.Select((_, i) => fell[i].Count())], Expected(hazards, families, from, to));
         }
 
         return new Question(PatternKind.Season, family, pump.Id, [look]);
     }
 
-    private static double[] Ran(PumpOnRecord pump, PartFamilies families, DateOnly from, DateOnly to)
+    // By the ages that the parts had: what was renewed each March is young all summer and old by the winter.
+    private static double[] Expected(Hazards hazards, PartFamilies families, DateOnly from, DateOnly to)
     {
-        var ran = new double[families.Seasons.Count];
+        var expected = new double[families.Seasons.Count];
+        var before = hazards.Pump.HoursAt(from);
         for (var day = from; day < to;)
         {
             var next = new DateOnly(day.Year, day.Month, 1).AddMonths(1);
             if (next > to)
                 next = to;
-            ran[families.SeasonOf(day)] += Math.Max(0, pump.HoursAt(next) - pump.HoursAt(day));
-            day = next;
+            var hours = hazards.Pump.HoursAt(next);
+            expected[families.SeasonOf(day)] += Math.Max(0, hazards.Between(before, hours));
+            (before, day) = (hours, next);
         }
 
-        var all = ran.Sum();
-        return Shares([.. ran.Select(r => all > 0 ? Math.Max(LeastShare, r / all) : 1)]);
+        var all = expected.Sum();
+        return Shares([.. expected.Select(e => all > 0 ? Math.Max(LeastShare, e / all) : 1)]);
     }
 
-    // Seals that fail together at one opening are one event: a pump that ran dry is not three times worse than its sister.
+    // A pump counts only while it was on record and in use: a younger sister says nothing of the years before her.
     private static Question Sisters(Hazards[] group, PartFamily family)
     {
         var look = new Look("sister", [.. group.Select(h => h.Pump.Tag)], i => i);
-        var openings = group.SelectMany((h, i) => h.Events.Select(l => l.Out!.On).Distinct().Select(on => (On: on, Pump: i)))
-            .OrderBy(o => o.On).ThenBy(o => o.Pump);
+        var openings = group.SelectMany((h, i) => h.Events.Select(l => (l.Out!.On, Pump: i))).OrderBy(o => o.On).ThenBy(o => o.Pump);
         foreach (var (on, pump) in openings)
-            look.Add(pump, Shares([.. group.Select(h => Math.Max(1e-12, h.PerDay(on)))]));
+            if (group.Select(h => h.Pump.Time.Holds(on) ? Math.Max(LeastRate, h.PerDay(on)) : 0).ToArray() is var rates
+                && rates.Count(r => r > 0) > 1)
+                look.Add(pump, Shares(rates));
         return new Question(PatternKind.Sister, family, null, [look]);
     }
 

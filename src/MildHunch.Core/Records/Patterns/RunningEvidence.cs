@@ -61,13 +61,23 @@ public sealed class RunningEvidence
                 Add(place, shares);
     }
 
-    // Of two whose shares change as parts come and go, what is learned is how much riskier each is than its share, not how many it had.
+    // As shares change when parts and pumps come and go, what is learned is how much riskier each is than its share, not how many it had.
+    // Where they stay, this is the Dirichlet-multinomial law.
     private double Foretold(double doubt, int place, IReadOnlyList<double> shares)
     {
         if (!onlyMore)
-            return ((doubt * shares[place]) + counts[place]) / (doubt + Events);
+        {
+            double all = 0;
+            for (var i = 0; i < shares.Count; i++)
+                all += Riskier(doubt, i, shares[i]);
+            return Riskier(doubt, place, shares[place]) / all;
+        }
+
         double Weight(int at) => shares[at] * (doubt + counts[at]) / (doubt + expected[at]);
         var first = Math.Max(shares[0], Weight(0) / (Weight(0) + Weight(1)));
         return place == 0 ? first : 1 - first;
     }
+
+    private double Riskier(double doubt, int place, double share) =>
+        share > 0 ? share * ((doubt * share) + counts[place]) / ((doubt * share) + expected[place]) : 0;
 }

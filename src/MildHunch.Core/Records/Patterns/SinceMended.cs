@@ -14,7 +14,10 @@ public sealed record SinceMended(
     public static SinceMended? Of(PumpOnRecord pump, PartFamily family, DateOnly mended, DateOnly today)
     {
         var keys = pump.Parts.Where(p => p.Family.Id == family.Id).Select(p => p.At.Key).ToHashSet();
-        var failures = pump.Lives.Where(l => l.Failed && keys.Contains(l.At.Key)).Select(l => l.Out!.On).Distinct().ToArray();
+        DateOnly[] failures =
+        [
+            .. Openings.Once(pump.Lives.Where(l => keys.Contains(l.At.Key))).Select(l => l.Out!.On).Where(pump.Time.Holds),
+        ];
         int before = failures.Count(d => d <= mended), since = failures.Length - before;
         double ranBefore = pump.HoursAt(mended) - pump.HoursAt(pump.From), ranSince = pump.HoursAt(today) - pump.HoursAt(mended);
         if (failures.Length < Pattern.FewestEvents || ranBefore <= 0 || ranSince <= 0)

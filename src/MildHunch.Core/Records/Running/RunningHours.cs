@@ -48,7 +48,7 @@ public sealed class RunningHours
         {
             Check(reading, reading.NewMeter ? null : last, today);
             if (reading.NewMeter && totals.Count > 0)
-                carried = totals[^1].Total + (duty?.Between(totals[^1].On, reading.On) ?? 0) - reading.Hours;
+                carried = totals[^1].Total + (duty ?? Shown(totals)).Between(totals[^1].On, reading.On) - reading.Hours;
             if (totals.Count > 0 && totals[^1].On == reading.On)
                 totals.RemoveAt(totals.Count - 1);
             totals.Add(new Known(reading.On, carried + reading.Hours));

@@ -65,7 +65,7 @@ public sealed class DueView(ServiceSheets sheets, ILogger<DueView> log)
         var now = memory.Record.Lives.Where(l => l.Out is null).ToDictionary(l => l.At.Key);
         var interval = memory.Shown.Sheet.Interval;
         var pump = new DuePump(
-            memory.Record.Id, memory.Record.Tag, memory.Record.Hours,
+            memory.Record.Id, memory.Record.Tag, memory.Record.Time,
             new ServiceRule(interval?.Hours, memory.Running.Months, interval?.SealChanges),
             [.. memory.Record.Parts.Select(p => new DuePart(p, now.GetValueOrDefault(p.At.Key), known.Life(memory.LifeOf(p))?.Estimate))],
             memory.Record.Lives, memory.Running.Dated());

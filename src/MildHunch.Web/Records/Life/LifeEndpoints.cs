@@ -72,8 +72,8 @@ public sealed class LifeEndpoints(MildHunchDb db, ShopMemory memory, LifeView vi
         var pump = await memory.Of(id, stop);
         var change = PartChangeReading.Read(told, pump, memory.Today);
         var meter = PartChangeReading.Meter(told, pump, memory.Today);
-        var hours = Hours(pump, meter);
-        PartLog.Lives([.. pump.Changes.Select(c => c.ToCore(hours)), change.ToCore(hours)], memory.Today);
+        var time = pump.Record.Time with { Hours = Hours(pump, meter) };
+        PartLog.Lives([.. pump.Changes.Select(c => c.ToCore(time)), change.ToCore(time)], memory.Today);
         db.PartChanges.Add(change);
         if (meter is not null)
             db.Meters.Add(meter);

@@ -54,7 +54,8 @@ public static class PartChangeTable
             });
         objections.ThrowIfAny();
         var hours = RunningHours.Of([.. pump.Meters.Concat(meters).Select(m => m.ToCore())], pump.Running.Duty(), memory.Today);
-        PartLog.Lives(pump.Changes.Concat(changes).Select(c => c.ToCore(hours)), memory.Today);
+        var time = pump.Record.Time with { Hours = hours };
+        PartLog.Lives(pump.Changes.Concat(changes).Select(c => c.ToCore(time)), memory.Today);
         db.PartChanges.AddRange(changes);
         db.Meters.AddRange(meters);
         await db.SaveOrRefuse(stop);

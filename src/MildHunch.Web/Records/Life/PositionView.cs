@@ -12,7 +12,7 @@ internal static class PositionView
     public static IReadOnlyList<PositionDto> Of(PumpMemory memory, WholeRecord known)
     {
         var names = new PlaceNames(memory.Pump);
-        var now = memory.Record.HoursAt(known.Day);
+        var now = memory.Record.Time.IsKnown ? memory.Record.HoursAt(known.Day) : (double?)null;
         var lives = memory.Record.Lives.ToLookup(l => l.At.Key);
         return
         [
@@ -30,9 +30,9 @@ internal static class PositionView
         place.Side is { } side && !ends ? $"{side.Named()} side" : null,
     }.OfType<string>());
 
-    private static double? Chance(PumpMemory memory, WholeRecord known, RecordPart part, PartLife? life, double now)
+    private static double? Chance(PumpMemory memory, WholeRecord known, RecordPart part, PartLife? life, double? now)
     {
-        if (life?.Ran(now) is not { } age || known.Life(memory.LifeOf(part)) is not { } lasts)
+        if (now is not { } hours || life?.Ran(hours) is not { } age || known.Life(memory.LifeOf(part)) is not { } lasts)
             return null;
         var ahead = memory.Shown.Sheet.Interval?.Hours is { } interval
             ? Math.Max(0, interval - age)
@@ -40,10 +40,13 @@ internal static class PositionView
         return Math.Round(lasts.Estimate.ChanceWithin(age, ahead), 3);
     }
 
-    private static PartLifeDto ToDto(PartLife life, double now) => new(
-        life.Fitted?.Id, life.Fitted?.On, Tenths(life.Fitted?.Hours), life.Fitted?.In?.By, life.Fitted?.In?.Kit, life.Fitted?.In?.Batch,
-        life.Fitted?.In?.Warranty, life.Fitted?.Case, life.Out?.Id, life.Out?.On, Tenths(life.Out?.Hours), life.Out?.Out?.Why.Named(),
-        life.Out?.Out?.Finding, life.Out?.Case, Tenths(life.Ran(now)));
+    // Where nobody knows the hours of the pump, none are told.
+    private static PartLifeDto ToDto(PartLife life, double? now) => new(
+        life.Fitted?.Id, life.Fitted?.On, now is null ? null : Tenths(life.Fitted?.Hours), life.Fitted?.In?.By, life.Fitted?.In?.Kit,
+        life.Fitted?.In?.Batch,
+        life.Fitted?.In?.Warranty, life.Fitted?.Case, life.Out?.Id, life.Out?.On,
+        now is null ? null : Tenths(life.Out?.Hours), life.Out?.Out?.Why.Named(),
+        life.Out?.Out?.Finding, life.Out?.Case, now is { } hours ? Tenths(life.Ran(hours)) : null);
 
     private static double? Tenths(double? hours) => hours is { } h ? Math.Round(h, 1) : null;
 }

@@ -76,8 +76,67 @@ public class DueTests
     [Fact]
     public void A_task_by_date_comes_again()
     {
-        var pump = Pump(0, new ServiceRule()) with { Tasks = [new DatedTask("Gauge G-4 checked", new DateOnly(2026, 1, 15), 6)] };
+        var task = new DatedTask("Gauge G-4 checked", new DateOnly(2026, 1, 15), 6, new DateOnly(2026, 7, 20));
+        var pump = Pump(0, new ServiceRule()) with { Tasks = [task] };
         Planner.Visits(pump, Today, Today.AddDays(400)).Select(v => v.On).ShouldBe([new(2027, 1, 15), new(2027, 7, 15)]);
+
+        // Done a week ahead of its day is done; nobody saying so, it stays due and says since when.
+        task = task with { Done = new DateOnly(2026, 7, 8) };
+        task.Due(Today, Today.AddDays(100)).Select(i => i.On).ShouldBe([new(2027, 1, 15)]);
+        var missed = (task with { Done = new DateOnly(2026, 1, 10) }).Due(Today, Today.AddDays(10)).ShouldHaveSingleItem();
+        (missed.On, missed.Says).ShouldBe((Today, "Gauge G-4 checked: due since 2026-07-15"));
+        new DatedTask("Oil changed", new DateOnly(2026, 1, 15)).Due(Today, Today).ShouldHaveSingleItem().On.ShouldBe(Today);
+        new DatedTask("Oil changed", new DateOnly(2026, 1, 15), Done: Today).Due(Today, Today).ShouldBeEmpty();
+    }
+
+    /// <summary>The 31st is the last day of a shorter month, and the 31st again where there is one.</summary>
+    [Fact]
+    public void A_monthly_task_keeps_its_day() =>
+        new DatedTask("Oil seen", new DateOnly(2026, 12, 31), 1).Due(Today, new DateOnly(2027, 5, 31)).Select(i => i.On)
+            .ShouldBe([new(2026, 12, 31), new(2027, 1, 31), new(2027, 2, 28), new(2027, 3, 31), new(2027, 4, 30), new(2027, 5, 31)]);
+
+    /// <summary>Seasons that touch one another are all stepped out of; one of the whole year leaves nowhere to step.</summary>
+    [Fact]
+    public void All_seasons_in_which_it_must_not_stand_are_kept_clear()
+    {
+        Season Run(int from, int day, int to, int last) => new($"from {from}", new YearDay(from, day), new YearDay(to, last), 42, true);
+        DueVisit First(params Season[] seasons) =>
+            Planner.Visits(Pump(500, new ServiceRule(800), seasons: seasons), Today, Today.AddDays(400))[0];
+        First(Run(1, 10, 3, 31), Run(12, 15, 1, 9)).On.ShouldBe(new DateOnly(2026, 12, 14));
+        var never = First(Run(1, 1, 12, 31));
+        (never.On, never.Wanted).ShouldBe((Today.AddDays(50), null));
+        never.Season.ShouldNotBeNull();
+        First(Run(1, 1, 6, 30), Run(7, 1, 12, 31)).On.ShouldBe(Today.AddDays(50));
+    }
+
+    /// <summary>A seal of which nobody noted a change is as old as the pump, and the oldest of all places decides.</summary>
+    [Fact]
+    public void A_part_never_noted_as_changed_is_due_by_the_hours_of_the_pump()
+    {
+        var noted = Pump(100, new ServiceRule(800));
+        var first = Parts.First(p => p.Kind == "hp-seal");
+        var one = noted with
+        {
+            Parts = [.. noted.Parts.Select(p => p.Part == first ? p with { Life = null } : p)],
+            Lives = [.. noted.Lives.Where(l => l.At != first.At)],
+        };
+        var visit = Planner.Visits(one, Today, Today.AddDays(30))[0];
+        visit.On.ShouldBe(Today);
+        visit.Items[0].Says.ShouldContain("no change of some seal is on record, and the pump has run 2000 h");
+        Planner.Visits(noted, Today, Today.AddDays(30)).ShouldBeEmpty();
+    }
+
+    /// <summary>“Plungers out every two changes”, no hours, no months: at the next change, or now where one was missed.</summary>
+    [Fact]
+    public void A_rule_of_openings_stands_alone()
+    {
+        var estimate = LifeEstimator.Estimate([], new LifePrior(new Wear(2, 600)));
+        var visits = Planner.Visits(Pump(500, new ServiceRule(SealChanges: 2), estimate), Today, Today.AddDays(60));
+        visits[0].Items.Select(i => i.Why).ShouldBe([DueWhy.SealChanges, DueWhy.Life, DueWhy.Life], ignoreOrder: true);
+        visits[0].On.ShouldBeInRange(Today.AddDays(10), Today.AddDays(20));
+        var missed = Planner.Visits(Pump(500, new ServiceRule(SealChanges: 1)), Today, Today.AddDays(60))[0];
+        missed.On.ShouldBe(Today);
+        missed.Items[0].Says.ShouldContain("1 were made");
     }
 
     [Theory]
@@ -133,7 +192,7 @@ public class DueTests
         ];
         var lives = PartLog.Lives(changes, now);
         return new DuePump(
-            "p", "FOG-2", hours, rule,
+            "p", "FOG-2", new TimeAtRisk(hours, new DateOnly(2024, 1, 1)), rule,
             [.. Parts.Select(p => new DuePart(p, lives.Last(l => l.At == p.At), p.Family.Id == "seals" ? estimate : null))], lives, []);
     }
 }

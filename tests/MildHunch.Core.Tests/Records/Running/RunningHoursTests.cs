@@ -54,6 +54,16 @@ public class RunningHoursTests
         hours.At(new DateOnly(2026, 3, 1)).ShouldBe(5180);
     }
 
+    /// <summary>It was fitted a month after the last reading: what the pump had run until then, by its readings, is not lost.</summary>
+    [Fact]
+    public void A_new_meter_loses_no_hours()
+    {
+        var hours = RunningHours.Of(
+            [new("a", new DateOnly(2026, 1, 1), 5000), new("b", new DateOnly(2026, 2, 10), 5200),
+             new("c", new DateOnly(2026, 3, 12), 0, NewMeter: true)], null, Today);
+        hours.At(new DateOnly(2026, 3, 12))!.Value.ShouldBe(5350, 1e-6);
+    }
+
     [Fact]
     public void Without_a_duty_the_readings_tell_it()
     {
