@@ -73,14 +73,14 @@ public sealed class Diagnoser(
         foreach (var before in evidence.Before)
             EvidenceRules.Check(catalogue, pump, setup, evidence with { Readings = before.Readings, Cues = before.Cues, Before = [] });
         EvidenceRules.CheckMended(catalogue, pump, evidence.Before);
-        evidence = evidence with { Cues = Counted(evidence.Cues) };
+        evidence = evidence with { Cues = Counted(evidence.Cues, evidence.Readings) };
         var known = prepared.For(pump, setup);
         Standing? carried = null;
         Hypothesis? was = null;
         IReadOnlyList<CueFact> stillSeen = [];
         foreach (var before in evidence.Before)
         {
-            var earlier = evidence with { Readings = before.Readings, Cues = Counted(before.Cues), Before = [] };
+            var earlier = evidence with { Readings = before.Readings, Cues = Counted(before.Cues, before.Readings), Before = [] };
             var laid = new CaseOnPump(catalogue, known, pump, setup, earlier, openings);
             var (stood, places) = (Standing.Of(Bench(laid, carried)), new MendedPlaces(catalogue, laid.Hypotheses, before.Mended));
             was = Likeliest(laid, stood, places) ?? was;
@@ -121,7 +121,12 @@ public sealed class Diagnoser(
     private static Workbench Bench(CaseOnPump laid, Standing? carried) =>
         carried is null ? Workbench.Of(laid) : Workbench.After(laid, carried);
 
-    private CueFact[] Counted(IReadOnlyList<CueFact> cues) => [.. cues.Where(catalogue.Counts).Select(catalogue.Current)];
+    // What a gauge says better counts no more as it was told.
+    private CueFact[] Counted(IReadOnlyList<CueFact> cues, IReadOnlyList<Reading> readings) =>
+    [
+        .. cues.Where(catalogue.Counts).Select(catalogue.Current)
+            .Where(c => catalogue.Cue(c.Cue)!.UnlessRead is not { } read || readings.All(r => r.What.Id != read)),
+    ];
 
     private static IReadOnlyList<ActionShare> Actions(Workbench bench, Posterior posterior)
     {

@@ -273,6 +273,9 @@ public sealed record Cue : IOnlyWhere
     /// </summary>
     public double? Usual { get; init; }
 
+    /// <summary>The reading that says the same and more: once it is there, the answer counts no longer. Null where there is none.</summary>
+    public string? UnlessRead { get; init; }
+
     /// <summary>True where something was opened and the answer is almost sure.</summary>
     public bool Reveals { get; init; }
 

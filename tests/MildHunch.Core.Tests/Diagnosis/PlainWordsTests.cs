@@ -109,6 +109,20 @@ public class PlainWordsTests
         pours.Of("hp-seal-worn").ShouldBeGreaterThan(2 * Judge(Packed(), Fog2Setup(), CaseEvidence.None).Of("hp-seal-worn"));
     }
 
+    /// <summary>“No pressure” speaks until somebody reads a gauge; the same thing told twice is no more than told once.</summary>
+    [Fact]
+    public void Pressure_as_it_is_told_counts_until_it_is_read()
+    {
+        var low = new CueFact("pressure", "low");
+        Judge(Fog2, Fog2Setup(), Saw([], low)).Of(Catalogue.NoFault)
+            .ShouldBeLessThan(0.6 * Judge(Fog2, Fog2Setup(), CaseEvidence.None).Of(Catalogue.NoFault));
+        Reading[] read = [Read("discharge-pressure", 52, "bar")];
+        Judge(Fog2, Fog2Setup(), Saw(read, low)).Suspects.Select(s => s.Probability)
+            .ShouldBe(Judge(Fog2, Fog2Setup(), Saw(read)).Suspects.Select(s => s.Probability));
+        var stuck = Judge(Fog2, Fog2Setup(), Saw([], new CueFact("pressure", "none"), new CueFact("bypass-with-outlet-open", "most")));
+        stuck.Leader.Fault.Id.ShouldBe("unloader-stuck-open");
+    }
+
     private static ReciprocatingPump Packed() => Made(SealKind.Packing, false);
 
     private static ReciprocatingPump Eased() => Made(SealKind.Lip, true);

@@ -46,7 +46,7 @@ internal sealed partial class ClauseWalk
             if (negated)
                 fact = Turned(fact);
             var end = clause[at - 1].End;
-            items.Add(new JotItem(start, end - start, null, null, fact, Sentences.Say(jot.Catalogue, fact)));
+            items.Add(new JotItem(start, end - start, null, null, fact, Sentences.Say(jot.Catalogue, fact)) { IsDenial = negated });
         }
 
         negated = false;

@@ -7,6 +7,9 @@ namespace MildHunch.Core.Evidence.Jot;
 /// <content>How fast something drips, when, and that it does not.</content>
 internal sealed partial class ClauseWalk
 {
+    // "No knock", "oil not milky": said by whoever looked for trouble there and found none.
+    private static readonly string[] Felt = ["sound", "needle", "jet", "inlet-hose", "oil"];
+
     /// <summary>"30/min", "stream", "dry", "running only", "also standing": in any order, each once.</summary>
     public CueFact Drips(CueFact fact)
     {
@@ -71,6 +74,8 @@ internal sealed partial class ClauseWalk
                 ? fact with { DropsPerMinute = 0 }
                 : throw new AskBackException("does it drip there or not?");
         var offered = cue.Answers.Where(a => !a.Retired && Catalogue.Fits(a, jot.Pump, JotContext.Anything)).ToArray();
+        if (Felt.Contains(fact.Cue) && offered.First(a => a.Healthy) is { } healthy && healthy.Id != fact.Answer)
+            return new CueFact(fact.Cue, healthy.Id);
         var other = offered.FirstOrDefault(a => a.Id != fact.Answer);
         if (offered.Length != 2 || other is null || other.At != AnswerPlace.None || fact.Cylinder is not null)
             throw new AskBackException($"say what it is instead: {string.Join(", ", offered.Select(a => a.Text))}");

@@ -120,6 +120,8 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         var words = waiting.OfType<WordToken>().Where(w => !Idle(w)).ToList();
         if (waiting.OfType<NumberToken>().Any() || negated)
             throw new AskBackException(negated ? "a number cannot be denied" : "two numbers, and nothing says what the first one is");
+        if (words.Any(w => w.Of(MeaningKind.Label).Any(l => l.Id == TakenQuantities.Fall)))
+            OverAMinute();
         Trailing(words);
         Follows(words);
         var read = jot.Rules.Resolve(words, value, jot.TextOf, jot.LastUnit, out var problem) ?? throw new AskBackException(problem!);
@@ -136,6 +138,23 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         waiting.Clear();
         between = false;
     }
+
+    // "Fell 6 bar in a minute, closed": how far a shut outlet falls is asked for a minute anyway.
+    private void OverAMinute()
+    {
+        var look = at;
+        while (look < clause.Count && (Joins(clause[look]) || IsMinute(clause[look]) || IsShut(clause[look])))
+            look++;
+        if (look < clause.Count && clause[look] is NumberToken { Unit.Kind: QuantityKind.Duration })
+            throw new AskBackException("how far in one minute?");
+        if (clause.Skip(at).Take(look - at).Any(t => IsMinute(t) || IsShut(t)))
+            at = look;
+    }
+
+    private static bool IsMinute(Token token) => token is WordToken word ? word.Is(MeaningKind.Minute)
+        : token is NumberToken { Unit: { Kind: QuantityKind.Duration } unit } time && Math.Abs(unit.ToSi(time.Value) - 60) < 1e-9;
+
+    private static bool IsShut(Token token) => token is WordToken word && word.Of(MeaningKind.Subject).Any(s => s.Id == "closed-outlet");
 
     // A number that names no place, behind something said of one, may belong there too.
     private void Follows(List<WordToken> words)
@@ -262,7 +281,10 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         if (items.Count == 0 || items[^1].Cue is not { } last || waiting.Count > 0)
             throw new AskBackException("what is no longer so?");
         var fact = Turned(last);
-        items[^1] = items[^1] with { Length = clause[at].End - items[^1].Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact) };
+        items[^1] = items[^1] with
+        {
+            Length = clause[at].End - items[^1].Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact), IsDenial = true,
+        };
         at++;
     }
 }

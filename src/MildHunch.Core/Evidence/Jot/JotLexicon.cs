@@ -21,6 +21,7 @@ internal enum MeaningKind
     And,
     Every,
     Drop,
+    Minute,
     Bucket,
     Stream,
     Standing,
@@ -101,6 +102,7 @@ internal sealed class JotLexicon
         Add(["and", "&", "+"], new Meaning(MeaningKind.And));
         Add(["every", "each"], new Meaning(MeaningKind.Every));
         Add(["drop", "one drop", "a drop", "1 drop", "drip", "one drip", "a drip"], new Meaning(MeaningKind.Drop));
+        Add(["in a minute", "in one minute", "a minute", "per minute", "within a minute"], new Meaning(MeaningKind.Minute));
         Add(["bucket"], new Meaning(MeaningKind.Bucket));
         Add(["stream", "a stream", "streams", "streaming", "as a stream", "pours", "pouring"], new Meaning(MeaningKind.Stream));
         Add(

@@ -5,7 +5,11 @@ using MildHunch.Core.Quantities;
 namespace MildHunch.Core.Evidence.Jot;
 
 /// <summary>One thing understood in a jot line, and where it stands: a reading with the unit as written, or a cue.</summary>
-public sealed record JotItem(int Start, int Length, JotNumber? Number, Unit? Unit, CueFact? Cue, string Says);
+public sealed record JotItem(int Start, int Length, JotNumber? Number, Unit? Unit, CueFact? Cue, string Says)
+{
+    /// <summary>True where something else was said not to be so: "no knock".</summary>
+    internal bool IsDenial { get; init; }
+}
 
 /// <summary>A number jotted: of an observable or of something read beside them, SI.</summary>
 public sealed record JotNumber(string What, Amount Value);

@@ -19,8 +19,12 @@ internal sealed class JotParser(ClauseReader reader, string text)
     {
         foreach (var clause in Clauses(tokens))
             Take(clause);
-        return new JotReading([.. items.OrderBy(i => i.Start)], [.. gaps.OrderBy(g => g.Start)], []);
+        return new JotReading([.. Answered().OrderBy(i => i.Start)], [.. gaps.OrderBy(g => g.Start)], []);
     }
+
+    // "Chatter, no knock" and "no knock, no chatter" answer one question once.
+    private IEnumerable<JotItem> Answered() => items.Where((item, i) => !item.IsDenial || item.Cue is not { Cylinder: null } said
+        || !items.Where((other, k) => k != i && other.Cue?.Cue == said.Cue && (!other.IsDenial || k < i)).Any());
 
     private void Take(IReadOnlyList<Token> clause)
     {

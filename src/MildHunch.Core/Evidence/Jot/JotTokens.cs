@@ -54,6 +54,8 @@ internal static class JotScanner
             var c = text[at];
             if (char.IsWhiteSpace(c) || c is '=' or '~' or '≈' || (c is '.' or ':' && !Digit(text, at + 1)))
                 at++;
+            else if (c == ',' && Digit(text, at + 1) && BeginsNumber(text, at, tokens))
+                tokens.Add(Taken(Shifted(Number($"0{text[at..]}", 0)!, at)));
             else if (Loose(text, at) is { } loose)
                 tokens.Add(Taken(loose));
             else if (c is ',' or ';')
@@ -64,6 +66,12 @@ internal static class JotScanner
                 tokens.Add(Taken(new RangeToken(at, dash)));
             else if (lexicon.Match(text, at, out var phrase) is > 0 and var spelt && phrase.Any(m => m.Kind == MeaningKind.Drop))
                 tokens.Add(Taken(new WordToken(at, spelt, phrase)));
+            else if (Slashed(text, at) is { } slashed)
+            {
+                // "120/140 bar": lower and upper end of a swing. The unit behind belongs to both.
+                tokens.Add(new NumberToken(at, slashed.Below, slashed.Low, null));
+                tokens.Add(Taken(new RangeToken(at + slashed.Below, 1)));
+            }
             else if (Number(text, at) is { } number)
                 tokens.Add(Taken(number));
             else if (lexicon.Match(text, at, out var meanings) is > 0 and var length)
@@ -82,6 +90,32 @@ internal static class JotScanner
             return token;
         }
     }
+
+    // ",4 bar" at the start of a line, or behind a name that waits for a number: a comma for the point.
+    private static bool BeginsNumber(string text, int at, List<Token> tokens) =>
+        (at == 0 || text[at - 1] == ' ') && (tokens.Count == 0 || tokens[^1] is WordToken word && word.Is(MeaningKind.Label));
+
+    private sealed record SlashedNumber(double Low, int Below);
+
+    // Two whole numbers with a unit behind them, the smaller first, and no fraction of an inch.
+    private static SlashedNumber? Slashed(string text, int at)
+    {
+        var slash = at;
+        while (Digit(text, slash))
+            slash++;
+        var end = slash + 1;
+        while (Digit(text, end))
+            end++;
+        var apart = at == 0 || !char.IsLetterOrDigit(text[at - 1]);
+        return apart && slash > at + 1 && end > slash + 2 && text[slash] == '/' && double.TryParse(text.AsSpan(at, slash - at), out var low)
+            && double.TryParse(text.AsSpan(slash + 1, end - slash - 1), out var high) && low < high
+            && Number(text, slash + 1) is NumberToken { Unit: not null }
+            ? new SlashedNumber(low, slash - at)
+            : null;
+    }
+
+    // The 0 that was put before it is not in the line.
+    private static Token Shifted(Token read, int at) => read with { Start = at, Length = read.Length - 1 };
 
     private static bool Digit(string text, int at) => at < text.Length && char.IsAsciiDigit(text[at]);
 

@@ -67,24 +67,38 @@ internal static class JotValues
     // "10 l in 1 min 5 s": a volume and the time it took.
     private static JotValue? Bucket(IReadOnlyList<Token> clause, int at)
     {
-        if (clause[at] is not NumberToken { Unit.Kind: QuantityKind.Volume } volume)
+        // "48 s for 10 l" says the same the other way round.
+        var next = at;
+        var (seconds, first) = Seconds(clause, ref next);
+        if (Volume(clause, Joined(clause, next)) is not { } volume)
             return null;
-        var next = at + 1;
-        while (next < clause.Count && clause[next] is WordToken filler && (filler.Is(MeaningKind.Filler) || filler.Is(MeaningKind.At)))
-            next++;
-        var seconds = 0.0;
-        Token last = volume;
-        while (next < clause.Count && clause[next] is NumberToken { Unit.Kind: QuantityKind.Duration } time)
-        {
-            seconds += time.Unit.ToSi(time.Value);
-            last = time;
-            next++;
-        }
+        if (first is not null)
+            return seconds > 0 ? Flow(volume, seconds, first, volume) : null;
+        next = Joined(clause, at + 1);
+        (seconds, var last) = Seconds(clause, ref next);
+        return seconds > 0 ? Flow(volume, seconds, volume, last!) : null;
+    }
 
-        return seconds > 0
-            ? new JotValue(
-                Units.LitrePerMinute.FromSi(volume.Unit.ToSi(volume.Value) / seconds), null, null, Units.LitrePerMinute, false, volume,
-                last)
-            : null;
+    private static JotValue Flow(NumberToken volume, double seconds, Token first, Token last) => new(
+        Units.LitrePerMinute.FromSi(volume.Unit!.ToSi(volume.Value) / seconds), null, null, Units.LitrePerMinute, false, first, last);
+
+    private static NumberToken? Volume(IReadOnlyList<Token> clause, int at) =>
+        at < clause.Count && clause[at] is NumberToken { Unit.Kind: QuantityKind.Volume } volume ? volume : null;
+
+    private static int Joined(IReadOnlyList<Token> clause, int at)
+    {
+        while (at < clause.Count && clause[at] is WordToken word
+            && (word.Is(MeaningKind.Filler) || word.Is(MeaningKind.At) || word.Is(MeaningKind.Bucket)))
+            at++;
+        return at;
+    }
+
+    private static (double Seconds, NumberToken? Last) Seconds(IReadOnlyList<Token> clause, ref int at)
+    {
+        double seconds = 0;
+        NumberToken? last = null;
+        for (; at < clause.Count && clause[at] is NumberToken { Unit.Kind: QuantityKind.Duration } time; at++)
+            (seconds, last) = (seconds + time.Unit.ToSi(time.Value), time);
+        return (seconds, last);
     }
 }

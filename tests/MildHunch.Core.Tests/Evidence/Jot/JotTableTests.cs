@@ -11,12 +11,16 @@ public class JotTableTests
 {
     private const double LeastRight = 0.75;
     private const int LeastLines = 200;
+    private const int LeastEntries = 150;
     private static readonly JotLine Jot = new(Known);
 
-    public static TheoryData<string, string> Lines { get; } = Read();
+    public static TheoryData<string, string> Lines { get; } = Read("jot-lines.txt");
+
+    public static TheoryData<string, string> Entries { get; } = Read("jot-entries.txt");
 
     [Theory]
     [MemberData(nameof(Lines))]
+    [MemberData(nameof(Entries))]
     public void Is_never_misread(string line, string says)
     {
         var read = Jot.Read(line, Fog2);
@@ -29,11 +33,23 @@ public class JotTableTests
     [Fact]
     public void At_least_three_quarters_are_read_right()
     {
-        var lines = Lines.Select(row => row.Data).ToArray();
-        lines.Length.ShouldBeGreaterThanOrEqualTo(LeastLines);
-        var right = lines.Count(l => l.Item2 == "?"
-            || Jot.Read(l.Item1, Fog2).Items.Select(JotLineTests.Short).SequenceEqual(Split(l.Item2)));
-        ((double)right / lines.Length).ShouldBeGreaterThanOrEqualTo(LeastRight);
+        Lines.Count.ShouldBeGreaterThanOrEqualTo(LeastLines);
+        Right(Lines).ShouldBeGreaterThanOrEqualTo(LeastRight);
+    }
+
+    /// <summary>Of what technicians jot that means something here, nine in ten are read.</summary>
+    [Fact]
+    public void Nine_entries_in_ten_are_read_right()
+    {
+        Entries.Count.ShouldBeGreaterThanOrEqualTo(LeastEntries);
+        Right(Entries).ShouldBeGreaterThanOrEqualTo(0.9);
+    }
+
+    private static double Right(TheoryData<string, string> table)
+    {
+        var meant = table.Select(row => row.Data).Where(l => l.Item2 != "?").ToArray();
+        var right = meant.Count(l => Jot.Read(l.Item1, Fog2).Items.Select(JotLineTests.Short).SequenceEqual(Split(l.Item2)));
+        return (double)right / meant.Length;
     }
 
     /// <summary>A plate in psi makes bare pressures psi; a bare flow could then be gallons or litres.</summary>
@@ -75,10 +91,10 @@ public class JotTableTests
         return [.. items];
     }
 
-    private static TheoryData<string, string> Read()
+    private static TheoryData<string, string> Read(string table)
     {
         var data = new TheoryData<string, string>();
-        foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Evidence", "Jot", "jot-lines.txt"))
+        foreach (var line in File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Evidence", "Jot", table))
             .Where(l => l.Length > 0 && l[0] != '#'))
         {
             var parts = line.Split(" | ");
