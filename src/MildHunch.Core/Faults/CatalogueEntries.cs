@@ -172,6 +172,9 @@ public sealed record Fault : IOnlyWhere
     /// <summary>What may have caused it, to be looked for while it is open.</summary>
     public required IReadOnlyList<string> Causes { get; init; }
 
+    /// <summary>False where hours run do not bring it on (scale, lay-up, a chip): it is no part of what wears a life out.</summary>
+    public bool Hourly { get; init; } = true;
+
     /// <summary>Ids of the hazards of mending it.</summary>
     public required IReadOnlyList<string> Hazards { get; init; }
 

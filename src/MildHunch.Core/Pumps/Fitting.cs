@@ -64,6 +64,9 @@ public enum Fitting
 
     /// <summary>A case with oil in it: everything but an intensifier.</summary>
     Crankcase = 1 << 17,
+
+    /// <summary>A chemical injector behind the pump.</summary>
+    InjectorAfter = 1 << 18,
 }
 
 /// <summary>Fittings of a pump and by name.</summary>
@@ -100,6 +103,7 @@ public static class Fittings
             + (setup.Liquid.Density(setup.Temperature).Si * PhysicalConstants.Gravity * (setup.Inlet?.Level.Si ?? 0));
         return If(setup.Dampener is not null, Fitting.Dampener)
             | If(setup.Injector is not null, Fitting.Injector)
+            | If(setup.Injector == InjectorPlace.Outlet, Fitting.InjectorAfter)
             | If(setup.Nozzle.OpensAtPa is null, Fitting.Nozzle)
             | If(setup.Relief is not null, Fitting.Relief)
             | If(setup.Relief is not null || pump.Control != ControlKind.None, Fitting.Bypass)

@@ -22,6 +22,7 @@ public sealed record BackupManifest(string Format, int Version, DateTime At, IRe
 /// </summary>
 public static class BackupFile
 {
+    private const int MostTries = 200;
     private const string Photos = "photos";
 
     /// <summary>Files of the shop that lie beside its database.</summary>
@@ -93,10 +94,28 @@ public static class BackupFile
     {
         using var source = Open(from, SqliteOpenMode.ReadOnly);
         using var target = Open(to, SqliteOpenMode.ReadWriteCreate);
-        source.BackupDatabase(target);
+        Whole(source, target);
         using var plain = target.CreateCommand();
         plain.CommandText = "PRAGMA journal_mode=DELETE";
         plain.ExecuteNonQuery();
+    }
+
+    // Busy is somebody who works the log in just now: it is over in a moment, and the copy begins anew.
+    private static void Whole(SqliteConnection source, SqliteConnection target)
+    {
+        for (var tries = 1; ; tries++)
+        {
+            try
+            {
+                source.BackupDatabase(target);
+                return;
+            }
+            catch (SqliteException e) when (e.SqliteErrorCode is SQLitePCL.raw.SQLITE_BUSY or SQLitePCL.raw.SQLITE_LOCKED
+                && tries < MostTries)
+            {
+                Thread.Sleep(50);
+            }
+        }
     }
 
     private static SqliteConnection Open(string path, SqliteOpenMode mode)

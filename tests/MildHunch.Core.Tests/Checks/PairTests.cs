@@ -43,7 +43,9 @@ public class PairTests
         verdict.Of("nozzle-worn").ShouldBeGreaterThan(0.4);
         verdict.Actions.First(a => a.Action == "nozzle").Probability.ShouldBeGreaterThan(0.8);
         verdict.Actions.First(a => a.Action == "lp-seals").Probability.ShouldBeGreaterThan(0.25);
-        verdict.TwoAtOnce.ShouldBeGreaterThan(0.3);
+
+        // All pairs hold one share of the prior: the more faults there are, the less of it each has.
+        verdict.TwoAtOnce.ShouldBeGreaterThan(0.25);
 
         // A steady drip that was counted makes it surer still that there are two.
         Weeping(120).TwoAtOnce.ShouldBeGreaterThan(0.5);

@@ -32,7 +32,12 @@ function stored() {
       hoursPerWeek: figure(s.hoursPerWeek),
       mustRun: s.mustRun ?? false,
     })),
-    tasks: (r.tasks ?? []).map((t) => ({ what: t.what ?? '', on: t.on ?? '', everyMonths: figure(t.everyMonths), done: t.done ?? '' })),
+    tasks: (r.tasks ?? []).map((t) => ({
+      what: t.what ?? '',
+      on: t.on ?? '',
+      everyMonths: figure(t.everyMonths),
+      done: t.done ?? '',
+    })),
     documents: (r.documents ?? []).map((d) => ({ name: d.name ?? '', where: d.where ?? '', photo: d.photo ?? '' })),
   };
 }

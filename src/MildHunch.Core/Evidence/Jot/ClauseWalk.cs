@@ -283,7 +283,10 @@ internal sealed partial class ClauseWalk(JotContext jot, IReadOnlyList<Token> cl
         var fact = Turned(last);
         items[^1] = items[^1] with
         {
-            Length = clause[at].End - items[^1].Start, Cue = fact, Says = Sentences.Say(jot.Catalogue, fact), IsDenial = true,
+            Length = clause[at].End - items[^1].Start,
+            Cue = fact,
+            Says = Sentences.Say(jot.Catalogue, fact),
+            IsDenial = true,
         };
         at++;
     }

@@ -15,11 +15,14 @@ public static class EffectLibrary
         new GasInInlet("gas-in-inlet", 0.5),
         new GasInInlet("injector-air", 0.3),
         new HotSupply(),
-        new SpeedLow(),
+        new SpeedLow("speed-low", 0, 0.4),
+        new SpeedLow("coupling", 0, 0.98),
+        new SpeedLow("seized", 0.97, 0.98),
 
         // Leaks of one cylinder, G at severity 0 and 1: G = 1 swallows the whole cylinder.
         new CylinderLeak("forward-leak", LeakStroke.Forward, 0, 3),
         new CylinderLeak("return-leak", LeakStroke.Return, 0, 3),
+        new CylinderLeak("stuck-open-return", LeakStroke.Return, 0.75, 3),
         new CylinderLeak("seat-leak-forward", LeakStroke.Forward, 0, 1),
         new CylinderLeak("seat-leak-return", LeakStroke.Return, 0, 1),
         new CylinderLeak("misfit-forward", LeakStroke.Forward, 1, 3),

@@ -76,16 +76,20 @@ internal sealed class HotSupply : IEffect
     public double NoticeRatio(double severity, ReciprocatingPump pump) => severity / 0.5;
 }
 
-/// <summary>Crank slower than believed, up to four tenths.</summary>
-internal sealed class SpeedLow : IEffect
+/// <summary>Crank slower than believed, or standing.</summary>
+/// <param name="least">Share of the speed that is lost at severity 0.</param>
+/// <param name="most">The same at severity 1.</param>
+internal sealed class SpeedLow(string id, double least, double most) : IEffect
 {
     /// <inheritdoc/>
-    public string Id => "speed-low";
+    public string Id => id;
 
     /// <inheritdoc/>
     public void Apply(ref Condition condition, double severity, ReciprocatingPump pump, int cylinder = 1) =>
-        condition.SpeedFactor *= 1 - (0.4 * severity);
+        condition.SpeedFactor *= 1 - Lost(severity);
 
     /// <inheritdoc/>
-    public double NoticeRatio(double severity, ReciprocatingPump pump) => 0.4 * severity / 0.10;
+    public double NoticeRatio(double severity, ReciprocatingPump pump) => Lost(severity) / 0.10;
+
+    private double Lost(double severity) => least + ((most - least) * severity);
 }

@@ -70,30 +70,19 @@ public static class ExactMultinomial
         var hits = 0;
         var fell = new int[shares.Count];
 
-        // Each event is looked up among the places, each place counted.
-        var steps = (events * (1 + Math.Log2(shares.Count))) + shares.Count;
-        var draws = Math.Min(most, Math.Clamp((int)(MostSteps / steps), FewestDraws, Draws));
-        var ends = new double[shares.Count];
-        double sum = 0;
-        for (var i = 0; i < ends.Length; i++)
-            ends[i] = sum += shares[i];
+        // Each event is one look, each place is counted: the work is bounded, whatever is asked.
+        var draws = Math.Min(most, Math.Clamp(MostSteps / (events + shares.Count), FewestDraws, Draws));
+        var places = new PlaceDraw(shares);
         for (var draw = 0; draw < draws; draw++)
         {
             Array.Clear(fell);
             for (var e = 0; e < events; e++)
-                fell[Place(dice.Even(), ends)]++;
+                fell[places.At(dice.Even())]++;
             if (Log(fell, logs) <= seen)
                 hits++;
         }
 
         // What was seen counts as one of the draws, so that the chance is never told as 0.
         return (hits + 1.0) / (draws + 1);
-    }
-
-    // Where a number from 0 to 1 falls among shares added up.
-    private static int Place(double at, double[] ends)
-    {
-        var found = Array.BinarySearch(ends, at);
-        return Math.Min(found < 0 ? ~found : found + 1, ends.Length - 1);
     }
 }

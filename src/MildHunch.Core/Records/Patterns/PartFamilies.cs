@@ -86,6 +86,7 @@ public sealed record PartFamilies
     {
         var faults = catalogue.Faults.Where(f => serves.Contains(f.ActionOn(at.Place.Side)) && OnSide(f, at.Place.Side)).ToArray();
         var worn = faults.FirstOrDefault(f => f.Wear is not null);
-        return new RecordPart(at, kind, name, Of(kind)!, worn?.Wear, Math.Max(1, faults.Sum(f => f.Weight)), worn?.Wearing);
+        var weight = Math.Max(1, faults.Where(f => f.Hourly).Sum(f => f.Weight));
+        return new RecordPart(at, kind, name, Of(kind)!, worn?.Wear, weight, worn?.Wearing);
     }
 }

@@ -1,4 +1,5 @@
 using CsCheck;
+using MildHunch.Core.Numerics;
 using MildHunch.Core.Records.Patterns;
 
 namespace MildHunch.Core.Tests.Records.Patterns;
@@ -110,4 +111,20 @@ public class PatternArithmeticTests
     // By its definition: the least mean over all sets of tests that hold this one.
     private static double Brute(double[] evidence, int at) => Enumerable.Range(0, 1 << evidence.Length).Where(set => (set & (1 << at)) != 0)
         .Min(set => evidence.Where((_, i) => (set & (1 << i)) != 0).Average());
+
+    /// <summary>Whatever the shares, a number between 0 and 1 falls as often at a place as its share says: by areas, exactly.</summary>
+    [Fact]
+    public void A_place_is_drawn_by_its_share() => Gen.Double[0.001, 1].Array[2, 30].Sample(
+        weights =>
+        {
+            var all = weights.Sum();
+            var places = new PlaceDraw([.. weights.Select(w => w / all)]);
+            const int looks = 60_000;
+            var fell = new int[weights.Length];
+            for (var i = 0; i < looks; i++)
+                fell[places.At((i + 0.5) / looks)]++;
+            for (var i = 0; i < weights.Length; i++)
+                ((double)fell[i] / looks).ShouldBe(weights[i] / all, 2.0 * weights.Length / looks);
+        },
+        iter: 40);
 }
