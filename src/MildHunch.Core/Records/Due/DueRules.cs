@@ -122,7 +122,8 @@ public static class DueRules
     // The plungers come out at the next change of seals, whatever that is for; one change too late, they are due.
     private static IEnumerable<DueItem> Plungers(DuePump pump, DueItem[] changes, DateOnly today)
     {
-        if (pump.Rule.SealChanges is not { } every || Changes(pump) is var so && so + 1 < every)
+        RecordPart[] plungers = [.. pump.Parts.Where(p => p.Part.Family.Id == PlungersOut).Select(p => p.Part)];
+        if (pump.Rule.SealChanges is not { } every || plungers.Length == 0 || Changes(pump) is var so && so + 1 < every)
             yield break;
         var on = so >= every ? today : changes.MinBy(c => c.On)?.On;
         if (on is { } day)
@@ -131,7 +132,7 @@ public static class DueRules
                 so >= every
                     ? $"Plungers out: every {every} changes of seals, and {so} were made since they were new"
                     : $"Plungers out: every {every} changes of seals, and the next is number {so + 1}",
-                [.. pump.Parts.Where(p => p.Part.Family.Id == PlungersOut).Select(p => p.Part)]);
+                plungers);
     }
 
     // Days on which seals were changed since the plungers were last new; the first fitting is no change.

@@ -15,13 +15,12 @@ internal static class Openings
     /// <param name="failed">Of one family or kind in one pump.</param>
     public static IEnumerable<PartLife> Once(IEnumerable<PartLife> failed)
     {
-        var taken = new HashSet<DateOnly>();
         var cases = new HashSet<string>();
         foreach (var day in failed.Where(l => l.Failed).GroupBy(l => l.Out!.On).OrderBy(g => g.Key))
         {
             PartLife[] fresh = [.. day.Where(l => l.Out!.Case is not { } of || !cases.Contains(of))];
             cases.UnionWith(day.Select(l => l.Out!.Case).OfType<string>());
-            if (fresh.Length > 0 && taken.Add(day.Key))
+            if (fresh.Length > 0)
                 yield return fresh.MinBy(l => Lot($"{day.Key.DayNumber} {l.At.Key} {l.Out!.Id}"))!;
         }
     }

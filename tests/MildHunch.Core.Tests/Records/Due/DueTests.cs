@@ -137,6 +137,11 @@ public class DueTests
         var missed = Planner.Visits(Pump(500, new ServiceRule(SealChanges: 1)), Today, Today.AddDays(60))[0];
         missed.On.ShouldBe(Today);
         missed.Items[0].Says.ShouldContain("1 were made");
+
+        // A pump that has no plungers has none to come out.
+        var without = Pump(500, new ServiceRule(SealChanges: 1));
+        without = without with { Parts = [.. without.Parts.Where(p => p.Part.Family.Id != "plungers")] };
+        Planner.Visits(without, Today, Today.AddDays(60)).ShouldBeEmpty();
     }
 
     [Theory]
